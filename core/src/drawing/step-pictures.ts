@@ -1,0 +1,58 @@
+import { placedOutline, type Pose, whereIs } from '../folding/pose';
+import type { FormStep } from '../forms/form';
+import { arrowBetween, draw } from './draw';
+import type { Drawing, DrawnArrow } from './drawing';
+import { spreadLayers } from './spread-layers';
+import type { Part } from './surfaces';
+import { FROM_ABOVE, fromDirection, project, type View } from './view';
+
+/** The pictures of one step. */
+export interface StepPictures {
+  /** The paper as it lies, with the folds to make and the way it moves. */
+  readonly now: Drawing;
+  /** Folded, before it is opened again; null when it stays folded. */
+  readonly between: Drawing | null;
+  /** The paper after the step. */
+  readonly then: Drawing;
+}
+
+/** How the maker looks at the table. */
+export interface Looking {
+  /** From the other side of the table top, as if it were glass. */
+  readonly fromBelow?: boolean;
+  /** Quarter turns walked round the table. */
+  readonly quarterTurns?: number;
+}
+
+/** Share of the sheet by which layers are told apart. */
+const LAYER_STEP = 0.0045;
+
+function viewOf(step: FormStep, { fromBelow = false, quarterTurns = 0 }: Looking): View {
+  if (step.view === 'space') return fromDirection(24 + 90 * quarterTurns, fromBelow ? -38 : 42);
+  const { right, up, toward } = quarterTurns ? fromDirection(90 * quarterTurns, 90) : FROM_ABOVE;
+  return fromBelow ? { right: negative(right), up, toward: negative(toward) } : { right, up, toward };
+}
+
+const negative = (p: { x: number; y: number; z: number }): { x: number; y: number; z: number } => ({ x: -p.x, y: -p.y, z: -p.z });
+
+/** Draws one step of a form. */
+export function stepPictures(step: FormStep, looking: Looking = {}): StepPictures {
+  const view = viewOf(step, looking);
+  const { poses } = step;
+  const [first, second] = poses;
+  const last = poses[poses.length - 1];
+  const part = (pose: Pose): Part => ({
+    kind: 'paper',
+    pose,
+    spread: step.view === 'table' && !looking.fromBelow ? spreadLayers(pose, LAYER_STEP * pose.pattern.size) : undefined,
+  });
+  const roomFor = poses.flatMap((pose) => pose.pattern.faces.flatMap((_, f) => placedOutline(pose, f).map((p) => project(view, p))));
+  const signs = first.angles.map((angle, e) => (Math.abs(angle) < 1e-9 && step.creases.includes(first.pattern.edges[e].name) ? Math.sign(poses.slice(1).map((p) => p.angles[e]).find((a) => a) ?? 0) : 0));
+  const common = { hidden: step.view === 'table', roomFor };
+  const arrows: DrawnArrow[] = step.arrows.map(({ kind, grip }, k) => arrowBetween(view, kind, whereIs(first, grip), whereIs(poses.length > 2 ? second : last, grip), k % 2 ? -0.22 : 0.22));
+  return {
+    now: draw([part(first)], view, { ...common, folding: { part: 0, signs }, arrows }),
+    between: poses.length > 2 ? draw([part(second)], view, common) : null,
+    then: draw([part(last)], view, common),
+  };
+}

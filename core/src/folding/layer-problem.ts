@@ -1,0 +1,205 @@
+import type { Point } from '../measure/point';
+import { area, clipSegment, intersect } from '../pattern/convex';
+import { type CreasePattern, faceOutline, isBorder, toleranceOf } from '../pattern/crease-pattern';
+import { crossingTable } from './crossing-table';
+import { findOverlaps, OVERLAP_SHARE, type Overlap, type PlaneSorting, sortIntoPlanes } from './overlaps';
+import { apply, inverse, type Point3, type Transform } from './transform';
+
+/** What a rule between layers protects: used to say what is in the way. */
+export type RuleKind = 'stack' | 'crossing';
+
+/** Some signs of some pairs go together, others do not. */
+export interface LayerRule {
+  readonly kind: RuleKind;
+  /** Pair indices; a rule reads the sign of pair `pairs[k]` times `flips[k]`. */
+  readonly pairs: readonly number[];
+  readonly flips: readonly number[];
+  /** Allowed sign patterns, bit k set = positive. */
+  readonly allowed: readonly number[];
+  readonly faces: readonly number[];
+}
+
+/**
+ * All that decides which layer orders a placed pattern can have. Sign of pair (i, j), i < j: +1 when j lies on the
+ * white side of i.
+ */
+export interface LayerProblem {
+  readonly pattern: CreasePattern;
+  readonly pairs: readonly Overlap[];
+  readonly pairOf: ReadonlyMap<number, number>;
+  readonly rules: readonly LayerRule[];
+  /** Faces that pass through each other whatever the order, if any. */
+  readonly piercing: readonly (readonly number[])[];
+}
+
+const STACK_ALLOWED = [0, 1, 2, 3, 4, 5, 6, 7].filter((bits) => bits !== 0b011 && bits !== 0b100);
+
+interface Strand {
+  readonly a: Point3;
+  readonly b: Point3;
+  readonly faces: readonly [number, number];
+  /** Directions into the two faces, perpendicular to the line. */
+  readonly into: readonly [Point3, Point3];
+}
+
+const sub = (p: Point3, q: Point3): Point3 => ({ x: p.x - q.x, y: p.y - q.y, z: p.z - q.z });
+const dot = (p: Point3, q: Point3): number => p.x * q.x + p.y * q.y + p.z * q.z;
+const cross = (p: Point3, q: Point3): Point3 => ({ x: p.y * q.z - p.z * q.y, y: p.z * q.x - p.x * q.z, z: p.x * q.y - p.y * q.x });
+const scale = (p: Point3, k: number): Point3 => ({ x: p.x * k, y: p.y * k, z: p.z * k });
+const rotate = (m: Transform, x: number, y: number): Point3 => ({ x: m[0] * x + m[1] * y, y: m[3] * x + m[4] * y, z: m[6] * x + m[7] * y });
+const normalOf = (m: Transform): Point3 => ({ x: m[2], y: m[5], z: m[8] });
+
+/** Builds the rules for a placed pattern: layers that coincide, and lines where sheets could cross. */
+export function layerProblem(pattern: CreasePattern, placed: readonly Transform[]): LayerProblem {
+  const n = pattern.faces.length;
+  const sorted = sortIntoPlanes(pattern, placed);
+  const pairs = findOverlaps(pattern, placed, undefined, sorted);
+  const pairOf = new Map(pairs.map((pair, k) => [pair.i * n + pair.j, k]));
+  const rules: LayerRule[] = [];
+  const piercing: number[][] = [];
+  stackRules(pattern, sorted, pairs, pairOf, rules);
+
+  const strands = creaseStrands(pattern, placed);
+  const tolerance = 100 * toleranceOf(pattern);
+  for (let e = 0; e < strands.length; e++)
+    for (let f = e + 1; f < strands.length; f++)
+      if (shareLine(strands[e], strands[f], tolerance)) crossingRule(strands[e], strands[f], placed, n, pairOf, rules, piercing);
+  for (let face = 0; face < n; face++) {
+    const back = inverse(placed[face]);
+    const outline = faceOutline(pattern, face);
+    for (const strand of strands) {
+      const through = strandInside(strand, face, back, outline, placed, tolerance);
+      if (through) crossingRule(strand, through, placed, n, pairOf, rules, piercing);
+    }
+  }
+  return { pattern, pairs, pairOf, rules, piercing };
+}
+
+/** Three layers over one spot cannot each lie above the next. */
+function stackRules(
+  pattern: CreasePattern,
+  { outlines }: PlaneSorting,
+  pairs: readonly Overlap[],
+  pairOf: ReadonlyMap<number, number>,
+  rules: LayerRule[],
+): void {
+  const n = pattern.faces.length;
+  const smallest = OVERLAP_SHARE * pattern.size * pattern.size;
+  const over: number[][] = pattern.faces.map(() => []);
+  for (const { i, j } of pairs) over[i].push(j);
+  for (let i = 0; i < n; i++) {
+    const shared = new Map(over[i].map((j) => [j, intersect(outlines[i], outlines[j])]));
+    for (let p = 0; p < over[i].length; p++)
+      for (let q = p + 1; q < over[i].length; q++) {
+        const j = over[i][p];
+        const k = over[i][q];
+        const jk = pairOf.get(j * n + k);
+        if (jk === undefined) continue;
+        if (area(intersect(shared.get(j)!, shared.get(k)!)) <= smallest) continue;
+        const ij = pairOf.get(i * n + j)!;
+        // Signs as seen from i's white side: j over i, k over j, k over i; the cycles are (+,+,-) and (-,-,+).
+        rules.push({ kind: 'stack', pairs: [ij, jk, pairOf.get(i * n + k)!], flips: [1, pairs[ij].parallel, 1], allowed: STACK_ALLOWED, faces: [i, j, k] });
+      }
+  }
+}
+
+function creaseStrands(pattern: CreasePattern, placed: readonly Transform[]): Strand[] {
+  return pattern.edges.flatMap((edge) => {
+    if (isBorder(edge)) return [];
+    const p = pattern.vertices[edge.from];
+    const q = pattern.vertices[edge.to];
+    const length = Math.hypot(q.x - p.x, q.y - p.y);
+    const nx = -(q.y - p.y) / length;
+    const ny = (q.x - p.x) / length;
+    const left = placed[edge.left];
+    return [
+      {
+        a: apply(left, p),
+        b: apply(left, q),
+        faces: [edge.left, edge.right] as const,
+        into: [rotate(left, nx, ny), rotate(placed[edge.right], -nx, -ny)] as const,
+      },
+    ];
+  });
+}
+
+/** Whether two strands run along a common stretch of line. */
+function shareLine(s: Strand, t: Strand, tolerance: number): boolean {
+  const along = sub(s.b, s.a);
+  const length = Math.sqrt(dot(along, along));
+  const d = scale(along, 1 / length);
+  const positions: number[] = [];
+  for (const end of [t.a, t.b]) {
+    const rel = sub(end, s.a);
+    const at = dot(rel, d);
+    const off = sub(rel, scale(d, at));
+    if (dot(off, off) > tolerance * tolerance) return false;
+    positions.push(at);
+  }
+  return Math.min(length, Math.max(positions[0], positions[1])) - Math.max(0, Math.min(positions[0], positions[1])) > tolerance;
+}
+
+/** The path of a face that holds part of a strand's line in its inside. */
+function strandInside(
+  strand: Strand,
+  face: number,
+  back: Transform,
+  outline: readonly Point[],
+  placed: readonly Transform[],
+  tolerance: number,
+): Strand | null {
+  if (strand.faces[0] === face || strand.faces[1] === face) return null;
+  const height = (p: Point3): number => back[6] * p.x + back[7] * p.y + back[8] * p.z + back[11];
+  if (Math.abs(height(strand.a)) > tolerance || Math.abs(height(strand.b)) > tolerance) return null;
+  const a = apply(back, strand.a);
+  const b = apply(back, strand.b);
+  const within = clipSegment(a, b, outline, -tolerance);
+  if (!within || (within[1] - within[0]) * Math.hypot(b.x - a.x, b.y - a.y) <= tolerance) return null;
+  const along = sub(strand.b, strand.a);
+  const into = cross(normalOf(placed[face]), scale(along, 1 / Math.sqrt(dot(along, along))));
+  return { a: strand.a, b: strand.b, faces: [face, face], into: [into, scale(into, -1)] };
+}
+
+const SAME_DIRECTION = 1e-6;
+
+function crossingRule(
+  s: Strand,
+  t: Strand,
+  placed: readonly Transform[],
+  n: number,
+  pairOf: ReadonlyMap<number, number>,
+  rules: LayerRule[],
+  piercing: number[][],
+): void {
+  const faces = [...s.faces, ...t.faces];
+  const into = [...s.into, ...t.into];
+  const along = sub(s.b, s.a);
+  const d = scale(along, 1 / Math.sqrt(dot(along, along)));
+  const start = into[0];
+  const turn = cross(d, start);
+  const angle = into.map((u) => {
+    const a = Math.atan2(dot(u, turn), dot(u, start));
+    return a < -SAME_DIRECTION ? a + 2 * Math.PI : Math.abs(a) <= SAME_DIRECTION ? 0 : a;
+  });
+  const distinct = [...angle].sort((p, q) => p - q).filter((a, k, all) => k === 0 || a - all[k - 1] > SAME_DIRECTION);
+  const rank = (a: number): number => distinct.findIndex((known) => Math.abs(known - a) <= 2 * SAME_DIRECTION);
+  const table = crossingTable([rank(angle[0]), rank(angle[1]), rank(angle[2]), rank(angle[3])]);
+  if (!table.ties.length) {
+    if (!table.allowed.length) piercing.push(faces);
+    return;
+  }
+  const indices: number[] = [];
+  const flips: number[] = [];
+  for (const [p, q] of table.ties) {
+    const i = faces[p];
+    const j = faces[q];
+    const pair = pairOf.get(Math.min(i, j) * n + Math.max(i, j));
+    if (pair === undefined) return;
+    // “q further round than p” means q on the side of p that the turn direction points to.
+    const low = Math.min(i, j);
+    const lowTurn = dot(normalOf(placed[low]), cross(d, into[p])) > 0 ? 1 : -1;
+    indices.push(pair);
+    flips.push(low === i ? lowTurn : -lowTurn);
+  }
+  rules.push({ kind: 'crossing', pairs: indices, flips, allowed: table.allowed, faces });
+}

@@ -1,0 +1,86 @@
+import { between, distance, type Line, lineThrough, type Point } from '../measure/point';
+import { contains, middle } from '../pattern/convex';
+import { type CreasePattern, faceOutline, toleranceOf } from '../pattern/crease-pattern';
+import { FoldRefused } from './fold-refused';
+import { type LayerOrder } from './layer-order';
+import { apply, type Point3, type Transform } from './transform';
+
+/** How the paper lies at one moment. */
+export interface Pose {
+  readonly pattern: CreasePattern;
+  /** Fold angle of each edge in degrees: + valley seen from the white side, 0 open, ±180 flat. */
+  readonly angles: readonly number[];
+  /** Which way each edge was last folded: + valley, - mountain, 0 never. A crease opened again keeps its sense. */
+  readonly sense: readonly number[];
+  /** The face that stays where `frame` puts it. */
+  readonly pinned: number;
+  readonly frame: Transform;
+  /** Motion of each face from sheet to table. */
+  readonly placed: readonly Transform[];
+  /** Closure residual of the placement, see `place`. */
+  readonly residual: number;
+  readonly order: LayerOrder;
+}
+
+/** Whether a face shows its white side to the sky: 1 white up, -1 colour up, between for standing faces. */
+export function whiteUp(pose: Pose, face: number): number {
+  return pose.placed[face][8];
+}
+
+/** A face's corners in space, in sheet order. */
+export function placedOutline(pose: Pose, face: number): Point3[] {
+  return pose.pattern.faces[face].vertices.map((v) => apply(pose.placed[face], pose.pattern.vertices[v]));
+}
+
+/** Whether all paper lies flat on the table. */
+export function isFlat(pose: Pose): boolean {
+  return pose.placed.every((m) => Math.abs(Math.abs(m[8]) - 1) < 1e-9);
+}
+
+/** A face that holds a sheet point. */
+export function faceAt(pattern: CreasePattern, p: Point): number {
+  const face = pattern.faces.findIndex((_, f) => contains(faceOutline(pattern, f), p, toleranceOf(pattern)));
+  if (face < 0) throw new FoldRefused('unknown-mark', `(${p.x}, ${p.y}) is not on the sheet.`);
+  return face;
+}
+
+/** Where a point of the sheet lies now. */
+export function whereIs(pose: Pose, p: Point): Point3 {
+  return apply(pose.placed[faceAt(pose.pattern, p)], p);
+}
+
+/** The pieces of a named crease, as pairs of sheet points. */
+export function creasePieces(pattern: CreasePattern, name: string): (readonly [Point, Point])[] {
+  return pattern.edges.filter((e) => e.name === name).map((e) => [pattern.vertices[e.from], pattern.vertices[e.to]] as const);
+}
+
+/**
+ * The table line on which all pieces of a named crease lie.
+ * @throws FoldRefused when there is no such crease or its pieces are scattered
+ */
+export function creaseOnTable(pose: Pose, name: string): Line {
+  const ends = pose.pattern.edges.flatMap((e) =>
+    e.name === name ? [apply(pose.placed[e.left], pose.pattern.vertices[e.from]), apply(pose.placed[e.left], pose.pattern.vertices[e.to])] : [],
+  );
+  if (ends.length < 2) throw new FoldRefused('unknown-mark', `No crease is called “${name}”.`);
+  let [a, b]: [Point, Point] = [ends[0], ends[1]];
+  for (const p of ends)
+    for (const q of ends) if (distance(p, q) > distance(a, b)) [a, b] = [p, q];
+  const line = lineThrough(a, b);
+  const off = Math.max(...ends.map((p) => Math.abs(line.along.x * (p.y - a.y) - line.along.y * (p.x - a.x))));
+  if (off > 1e-6 * pose.pattern.size) throw new FoldRefused('ambiguous', `The crease “${name}” lies in more than one place now.`);
+  return line;
+}
+
+/** A point inside each face, in sheet coordinates. */
+export function faceMiddle(pattern: CreasePattern, face: number): Point {
+  return middle(faceOutline(pattern, face));
+}
+
+/** Middle of the paper's outline on the table. */
+export function middleOfTable(pose: Pose): Point {
+  const points = pose.pattern.faces.flatMap((_, f) => placedOutline(pose, f));
+  const xs = points.map((p) => p.x);
+  const ys = points.map((p) => p.y);
+  return between({ x: Math.min(...xs), y: Math.min(...ys) }, { x: Math.max(...xs), y: Math.max(...ys) });
+}

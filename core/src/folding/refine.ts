@@ -1,0 +1,28 @@
+import type { Split } from '../pattern/split-faces';
+import { noOrder } from './layer-order';
+import { findOverlaps } from './overlaps';
+import type { Pose } from './pose';
+
+/** The same lie of the paper on a finer pattern: nothing has moved, some faces are creased. */
+export function refine(pose: Pose, split: Split): Pose {
+  const { pattern, faceFrom, edgeFrom } = split;
+  const placed = faceFrom.map((old) => pose.placed[old]);
+  const order = noOrder(pattern.faces.length);
+  const n = pose.order.faces;
+  const overlapped = (i: number, j: number): boolean => pose.order.side[faceFrom[i] * n + faceFrom[j]] !== 0;
+  for (const { i, j } of findOverlaps(pattern, placed, overlapped)) {
+    order.side[i * order.faces + j] = pose.order.side[faceFrom[i] * n + faceFrom[j]];
+    order.side[j * order.faces + i] = pose.order.side[faceFrom[j] * n + faceFrom[i]];
+  }
+  const pinned = faceFrom.indexOf(pose.pinned);
+  return {
+    pattern,
+    angles: edgeFrom.map((old) => (old < 0 ? 0 : pose.angles[old])),
+    sense: edgeFrom.map((old) => (old < 0 ? 0 : pose.sense[old])),
+    pinned,
+    frame: pose.frame,
+    placed,
+    residual: pose.residual,
+    order,
+  };
+}

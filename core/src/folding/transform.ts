@@ -1,0 +1,90 @@
+import type { Point } from '../measure/point';
+
+/** A point or vector in space, in mm; z points up from the table. */
+export interface Point3 {
+  readonly x: number;
+  readonly y: number;
+  readonly z: number;
+}
+
+/** A rigid motion: nine rotation entries row by row, then the translation in mm. */
+export type Transform = readonly number[];
+
+export const IDENTITY: Transform = [1, 0, 0, 0, 1, 0, 0, 0, 1, 0, 0, 0];
+
+/** Where a motion takes a point of the sheet (z = 0) or of space. */
+export function apply(m: Transform, p: Point & { readonly z?: number }): Point3 {
+  const z = p.z ?? 0;
+  return {
+    x: m[0] * p.x + m[1] * p.y + m[2] * z + m[9],
+    y: m[3] * p.x + m[4] * p.y + m[5] * z + m[10],
+    z: m[6] * p.x + m[7] * p.y + m[8] * z + m[11],
+  };
+}
+
+/** First `b`, then `a`. */
+export function compose(a: Transform, b: Transform): Transform {
+  const m = new Array<number>(12);
+  for (let r = 0; r < 3; r++) {
+    for (let c = 0; c < 3; c++) m[3 * r + c] = a[3 * r] * b[c] + a[3 * r + 1] * b[3 + c] + a[3 * r + 2] * b[6 + c];
+    m[9 + r] = a[3 * r] * b[9] + a[3 * r + 1] * b[10] + a[3 * r + 2] * b[11] + a[9 + r];
+  }
+  return m;
+}
+
+export function inverse(m: Transform): Transform {
+  const t = [m[9], m[10], m[11]];
+  return [
+    ...[m[0], m[3], m[6], m[1], m[4], m[7], m[2], m[5], m[8]],
+    ...[0, 1, 2].map((c) => -(m[c] * t[0] + m[3 + c] * t[1] + m[6 + c] * t[2])),
+  ];
+}
+
+/** Exact cosine and sine at the quarter turns that folding uses most. */
+export function cosSin(deg: number): readonly [number, number] {
+  switch (((deg % 360) + 360) % 360) {
+    case 0:
+      return [1, 0];
+    case 90:
+      return [0, 1];
+    case 180:
+      return [-1, 0];
+    case 270:
+      return [0, -1];
+    default: {
+      const rad = (deg * Math.PI) / 180;
+      return [Math.cos(rad), Math.sin(rad)];
+    }
+  }
+}
+
+/** Rotation by the right hand about the sheet line from `a` towards `b`. */
+export function aboutSheetLine(a: Point, b: Point, deg: number): Transform {
+  const [c, s] = cosSin(deg);
+  const length = Math.hypot(b.x - a.x, b.y - a.y);
+  const ux = (b.x - a.x) / length;
+  const uy = (b.y - a.y) / length;
+  const v = 1 - c;
+  const r = [c + ux * ux * v, ux * uy * v, uy * s, ux * uy * v, c + uy * uy * v, -ux * s, -uy * s, ux * s, c];
+  return [...r, a.x - r[0] * a.x - r[1] * a.y, a.y - r[3] * a.x - r[4] * a.y, -r[6] * a.x - r[7] * a.y];
+}
+
+/** Rotation in the table's plane about a table point, counter-clockwise seen from above. */
+export function turnOnTable(at: Point, deg: number): Transform {
+  const [c, s] = cosSin(deg);
+  return [c, -s, 0, s, c, 0, 0, 0, 1, at.x - c * at.x + s * at.y, at.y - s * at.x - c * at.y, 0];
+}
+
+/** Half turn in space about the upright table line x = `x`: the paper turned over like a page. */
+export function overUpright(x: number): Transform {
+  return [-1, 0, 0, 0, 1, 0, 0, 0, -1, 2 * x, 0, 0];
+}
+
+/** Largest difference of two motions over points at most `reach` mm from the origin, as a bound. */
+export function gapBetween(a: Transform, b: Transform, reach: number): number {
+  let rotation = 0;
+  let shift = 0;
+  for (let i = 0; i < 9; i++) rotation = Math.max(rotation, Math.abs(a[i] - b[i]));
+  for (let i = 9; i < 12; i++) shift = Math.max(shift, Math.abs(a[i] - b[i]));
+  return Math.max(rotation, shift / reach);
+}

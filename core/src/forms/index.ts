@@ -1,0 +1,3 @@
+export * from './form';
+export * from './square-tray/square-tray';
+export * from './square-tray/words';

@@ -1,0 +1,39 @@
+import { heightOver, type Panel, panelLayers } from '../../folding/facing-distance';
+import type { Pose } from '../../folding/pose';
+import type { BoxSizes } from '../form';
+import type { BoxFrame } from './box-frame';
+
+/**
+ * Sizes of a folded tray, open side up, measured on its faces. A panel's crease plane is the middle of its own layer:
+ * it loses half a thickness to the room and a whole one for every layer inside it.
+ */
+export function measureTray(pose: Pose, { b, m, on }: BoxFrame, thicknessMm: number): BoxSizes {
+  const halfUp = (b + m) / 2;
+  const side = (x: 1 | -1): Panel => ({ points: [on(x * halfUp, 0)], inward: 1 });
+  const end = (y: 1 | -1): Panel => ({ points: [on(b / 2, y * halfUp), on(-b / 2, y * halfUp)], inward: 1 });
+  const floor: Panel = {
+    points: [1, -1].flatMap((x) => [1, -1].flatMap((y) => [on((x * b) / 2, (y * b) / 4), on((x * b) / 4, (y * b) / 2)])),
+    inward: 1,
+  };
+  const across = heightOver(pose, side(-1), on(halfUp, 0));
+  const along = heightOver(pose, end(-1), on(b / 2, halfUp));
+  const up = heightOver(pose, floor, on(b / 2, m));
+  const layers = { side: panelLayers(pose, side(1)), end: panelLayers(pose, end(1)), floor: panelLayers(pose, floor) };
+  const lost = (layersInside: number): number => (layersInside + 0.5) * thicknessMm;
+  const gained = (layersOutside: number): number => (layersOutside + 0.5) * thicknessMm;
+  const total = (part: { inside: number; outside: number }): number => part.inside + part.outside + 1;
+  return {
+    nominal: { baseMm: across, wallMm: up },
+    cavity: {
+      lengthMm: across - 2 * lost(layers.side.inside),
+      widthMm: along - 2 * lost(layers.end.inside),
+      depthMm: up - lost(layers.floor.inside),
+    },
+    outer: {
+      lengthMm: across + 2 * gained(layers.side.outside),
+      widthMm: along + 2 * gained(layers.end.outside),
+      heightMm: up + gained(layers.floor.outside) + thicknessMm / 2,
+    },
+    layers: { floor: total(layers.floor), sides: total(layers.side), ends: total(layers.end) },
+  };
+}

@@ -1,0 +1,5 @@
+export * from './point';
+export * from './parse-length';
+export * from './parse-sizes';
+export * from './format-length';
+export * from './ruler';

@@ -1,0 +1,35 @@
+import { MM_PER } from './parse-length';
+
+/** The rulers that makers own, by their smallest mark. */
+export const RULERS = {
+  'half-mm': { stepMm: 0.5, name: 'half millimetres' },
+  mm: { stepMm: 1, name: 'millimetres' },
+  '5-mm': { stepMm: 5, name: '5 mm steps' },
+  'sixteenth-inch': { stepMm: MM_PER.in / 16, name: 'sixteenths of an inch' },
+  'eighth-inch': { stepMm: MM_PER.in / 8, name: 'eighths of an inch' },
+} as const;
+
+export type RulerId = keyof typeof RULERS;
+
+/** Float noise of a computed length must not cost a whole ruler step. */
+const NOISE_STEPS = 1e-7;
+
+/** How many marks of the ruler reach at least `mm`. */
+export function rulerStepsFor(mm: number, ruler: RulerId): number {
+  return Math.ceil(mm / RULERS[ruler].stepMm - NOISE_STEPS);
+}
+
+/** The length at a mark of the ruler, in mm. */
+export function atRulerStep(steps: number, ruler: RulerId): number {
+  return steps * RULERS[ruler].stepMm;
+}
+
+/** The next mark at or above `mm`. */
+export function roundUpToRuler(mm: number, ruler: RulerId): number {
+  return atRulerStep(rulerStepsFor(mm, ruler), ruler);
+}
+
+/** The nearest mark to `mm`. */
+export function nearestRulerMark(mm: number, ruler: RulerId): number {
+  return atRulerStep(Math.round(mm / RULERS[ruler].stepMm), ruler);
+}
