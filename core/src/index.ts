@@ -4,3 +4,6 @@ export * from './pattern';
 export * from './folding';
 export * from './forms';
 export * from './drawing';
+export * from './fit';
+export * from './shelf';
+export * from './record';

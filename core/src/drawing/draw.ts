@@ -43,20 +43,39 @@ export function draw(parts: readonly Part[], view: View, options: DrawOptions = 
     for (const points of pieces) patches.push({ points, side: under.side, part: under.part, light: under.light });
   }
   const lines = linesOf(parts, view, surfaces, size, options);
-  const points = [...patches.flatMap((p) => p.points), ...(options.arrows ?? []).flatMap((a) => [a.from, a.bend, a.to]), ...(options.roomFor ?? [])];
+  const points = [
+    ...patches.flatMap((p) => p.points),
+    ...(options.arrows ?? []).flatMap((a) => [a.from, a.bend, a.to]),
+    ...(options.roomFor ?? []),
+  ];
   const xs = points.map((p) => p.x);
   const ys = points.map((p) => p.y);
   const x = Math.min(...xs);
   const y = Math.min(...ys);
-  return { patches, lines, arrows: options.arrows ?? [], box: { x, y, width: Math.max(...xs) - x, height: Math.max(...ys) - y } };
+  return {
+    patches,
+    lines,
+    arrows: options.arrows ?? [],
+    box: { x, y, width: Math.max(...xs) - x, height: Math.max(...ys) - y },
+  };
 }
 
-function linesOf(parts: readonly Part[], view: View, surfaces: readonly Surface[], size: number, options: DrawOptions): DrawnLine[] {
+function linesOf(
+  parts: readonly Part[],
+  view: View,
+  surfaces: readonly Surface[],
+  size: number,
+  options: DrawOptions,
+): DrawnLine[] {
   const lines: DrawnLine[] = [];
   const add = (kind: LineKind, a: Point, b: Point, stretches: readonly (readonly [number, number])[]): void => {
     for (const [s, t] of stretches) {
       if ((t - s) * Math.hypot(b.x - a.x, b.y - a.y) < 1e-5 * size) continue;
-      lines.push({ kind, from: { x: a.x + s * (b.x - a.x), y: a.y + s * (b.y - a.y) }, to: { x: a.x + t * (b.x - a.x), y: a.y + t * (b.y - a.y) } });
+      lines.push({
+        kind,
+        from: { x: a.x + s * (b.x - a.x), y: a.y + s * (b.y - a.y) },
+        to: { x: a.x + t * (b.x - a.x), y: a.y + t * (b.y - a.y) },
+      });
     }
   };
   const bySource = new Map(surfaces.map((s) => [`${s.part}/${s.face}`, s]));
@@ -101,7 +120,14 @@ function kindOf(pose: Pose, edge: number, on: Surface, foldingSign: number): Lin
 }
 
 /** The stretches of a segment on a surface that no other surface hides. */
-function seen(parts: readonly Part[], surfaces: readonly Surface[], on: Surface, a: Point, b: Point, size: number): (readonly [number, number])[] {
+function seen(
+  parts: readonly Part[],
+  surfaces: readonly Surface[],
+  on: Surface,
+  a: Point,
+  b: Point,
+  size: number,
+): (readonly [number, number])[] {
   let open: (readonly [number, number])[] = [[0, 1]];
   const slack = 1e-6 * size;
   for (const over of surfaces) {
@@ -122,7 +148,9 @@ function seen(parts: readonly Part[], surfaces: readonly Surface[], on: Surface,
       if (vs < 0) s = zero;
       else if (vt < 0) t = zero;
     }
-    open = open.flatMap(([p, q]) => [[p, Math.min(q, s)] as const, [Math.max(p, t), q] as const].filter(([x, y]) => y > x));
+    open = open.flatMap(([p, q]) =>
+      [[p, Math.min(q, s)] as const, [Math.max(p, t), q] as const].filter(([x, y]) => y > x),
+    );
     if (!open.length) break;
   }
   return open;
@@ -137,7 +165,15 @@ function gaps(open: readonly (readonly [number, number])[]): (readonly [number, 
 
 /** Drops lines that run exactly where an equal or more telling one runs. */
 function withoutRepeats(lines: readonly DrawnLine[], size: number): DrawnLine[] {
-  const rank: Readonly<Record<LineKind, number>> = { valley: 0, mountain: 0, raw: 1, folded: 2, thing: 2, crease: 3, hidden: 4 };
+  const rank: Readonly<Record<LineKind, number>> = {
+    valley: 0,
+    mountain: 0,
+    raw: 1,
+    folded: 2,
+    thing: 2,
+    crease: 3,
+    hidden: 4,
+  };
   const cell = 1e-4 * size;
   const key = (p: Point): string => `${Math.round(p.x / cell)},${Math.round(p.y / cell)}`;
   const best = new Map<string, DrawnLine>();

@@ -3,3 +3,5 @@ export * from './drawing';
 export * from './step-pictures';
 export * from './surfaces';
 export * from './view';
+export * from './skin';
+export * from './crease-picture';

@@ -13,11 +13,13 @@ export function spreadLayers(pose: Pose, stepMm: number): Point[] {
   const plate = pattern.faces.map((_, f) => f);
   const rootOf = (f: number): number => (plate[f] === f ? f : (plate[f] = rootOf(plate[f])));
   pattern.edges.forEach((edge, e) => {
-    if (edge.left >= 0 && edge.right >= 0 && Math.abs(pose.angles[e]) < 1e-9) plate[rootOf(edge.left)] = rootOf(edge.right);
+    if (edge.left >= 0 && edge.right >= 0 && Math.abs(pose.angles[e]) < 1e-9)
+      plate[rootOf(edge.left)] = rootOf(edge.right);
   });
   const above: Set<number>[] = plate.map(() => new Set());
   for (let i = 0; i < n; i++)
-    for (let j = 0; j < n; j++) if (sideOfFace(order, i, j) * placed[i][8] > 0.5 && rootOf(i) !== rootOf(j)) above[rootOf(i)].add(rootOf(j));
+    for (let j = 0; j < n; j++)
+      if (sideOfFace(order, i, j) * placed[i][8] > 0.5 && rootOf(i) !== rootOf(j)) above[rootOf(i)].add(rootOf(j));
   const level = new Map<number, number>();
   const open = new Set<number>();
   let ring = false;

@@ -33,7 +33,11 @@ function viewOf(step: FormStep, { fromBelow = false, quarterTurns = 0 }: Looking
   return fromBelow ? { right: negative(right), up, toward: negative(toward) } : { right, up, toward };
 }
 
-const negative = (p: { x: number; y: number; z: number }): { x: number; y: number; z: number } => ({ x: -p.x, y: -p.y, z: -p.z });
+const negative = (p: { x: number; y: number; z: number }): { x: number; y: number; z: number } => ({
+  x: -p.x,
+  y: -p.y,
+  z: -p.z,
+});
 
 /** Draws one step of a form. */
 export function stepPictures(step: FormStep, looking: Looking = {}): StepPictures {
@@ -44,12 +48,32 @@ export function stepPictures(step: FormStep, looking: Looking = {}): StepPicture
   const part = (pose: Pose): Part => ({
     kind: 'paper',
     pose,
-    spread: step.view === 'table' && !looking.fromBelow ? spreadLayers(pose, LAYER_STEP * pose.pattern.size) : undefined,
+    spread:
+      step.view === 'table' && !looking.fromBelow ? spreadLayers(pose, LAYER_STEP * pose.pattern.size) : undefined,
   });
-  const roomFor = poses.flatMap((pose) => pose.pattern.faces.flatMap((_, f) => placedOutline(pose, f).map((p) => project(view, p))));
-  const signs = first.angles.map((angle, e) => (Math.abs(angle) < 1e-9 && step.creases.includes(first.pattern.edges[e].name) ? Math.sign(poses.slice(1).map((p) => p.angles[e]).find((a) => a) ?? 0) : 0));
+  const roomFor = poses.flatMap((pose) =>
+    pose.pattern.faces.flatMap((_, f) => placedOutline(pose, f).map((p) => project(view, p))),
+  );
+  const signs = first.angles.map((angle, e) =>
+    Math.abs(angle) < 1e-9 && step.creases.includes(first.pattern.edges[e].name)
+      ? Math.sign(
+          poses
+            .slice(1)
+            .map((p) => p.angles[e])
+            .find((a) => a) ?? 0,
+        )
+      : 0,
+  );
   const common = { hidden: step.view === 'table', roomFor };
-  const arrows: DrawnArrow[] = step.arrows.map(({ kind, grip }, k) => arrowBetween(view, kind, whereIs(first, grip), whereIs(poses.length > 2 ? second : last, grip), k % 2 ? -0.22 : 0.22));
+  const arrows: DrawnArrow[] = step.arrows.map(({ kind, grip }, k) =>
+    arrowBetween(
+      view,
+      kind,
+      whereIs(first, grip),
+      whereIs(poses.length > 2 ? second : last, grip),
+      k % 2 ? -0.22 : 0.22,
+    ),
+  );
   return {
     now: draw([part(first)], view, { ...common, folding: { part: 0, signs }, arrows }),
     between: poses.length > 2 ? draw([part(second)], view, common) : null,

@@ -28,15 +28,27 @@ export type Part =
 
 const EDGE_ON = 1e-6;
 
+const NEARER_PER_SHIFT = 0.01;
+
 /** Where the light comes from, over the viewer's left shoulder. */
 const LIGHT = { right: -0.45, up: 0.6, toward: 0.66 };
 
 function lit(view: View, normal: Point3): number {
-  const along = Math.abs(LIGHT.right * dot(normal, view.right) + LIGHT.up * dot(normal, view.up) + LIGHT.toward * dot(normal, view.toward));
+  const along = Math.abs(
+    LIGHT.right * dot(normal, view.right) + LIGHT.up * dot(normal, view.up) + LIGHT.toward * dot(normal, view.toward),
+  );
   return Math.min(1, 0.62 + 0.45 * along);
 }
 
-function surface(view: View, part: number, face: number, corners: readonly Point3[], normal: Point3, paper: boolean, shift: Point): Surface | null {
+function surface(
+  view: View,
+  part: number,
+  face: number,
+  corners: readonly Point3[],
+  normal: Point3,
+  paper: boolean,
+  shift: Point,
+): Surface | null {
   const slant = dot(normal, view.toward);
   if (Math.abs(slant) < EDGE_ON || (!paper && slant < 0)) return null;
   const flat = corners.map((p) => {
@@ -48,8 +60,18 @@ function surface(view: View, part: number, face: number, corners: readonly Point
   const start = { x: project(view, at).x + shift.x, y: project(view, at).y + shift.y };
   const u = -dot(normal, view.right) / slant;
   const v = dot(normal, view.up) / slant;
-  const c = dot(at, view.toward) - u * start.x - v * start.y;
-  return { part, face, side: paper ? (slant > 0 ? 'white' : 'colour') : 'thing', outline, depth: [c, u, v], facing: Math.sign(slant), light: lit(view, normal), normal };
+  // Layers spread apart cover strips of their neighbours: the higher one then also counts as nearer.
+  const c = dot(at, view.toward) - u * start.x - v * start.y + shift.x * NEARER_PER_SHIFT;
+  return {
+    part,
+    face,
+    side: paper ? (slant > 0 ? 'white' : 'colour') : 'thing',
+    outline,
+    depth: [c, u, v],
+    facing: Math.sign(slant),
+    light: lit(view, normal),
+    normal,
+  };
 }
 
 const NO_SHIFT = { x: 0, y: 0 };
@@ -58,7 +80,9 @@ const NO_SHIFT = { x: 0, y: 0 };
 export function surfacesOf(parts: readonly Part[], view: View): Surface[] {
   return parts.flatMap((part, index) => {
     if (part.kind === 'thing')
-      return part.sides.flatMap((corners, face) => surface(view, index, face, corners, outward(corners), false, NO_SHIFT) ?? []);
+      return part.sides.flatMap(
+        (corners, face) => surface(view, index, face, corners, outward(corners), false, NO_SHIFT) ?? [],
+      );
     const { pose, motion = IDENTITY, spread } = part;
     return pose.pattern.faces.flatMap((face, f) => {
       const m = compose(motion, pose.placed[f]);

@@ -23,7 +23,11 @@ export function fromDirection(turnDeg: number, riseDeg: number): View {
   return {
     right,
     toward,
-    up: { x: toward.y * right.z - toward.z * right.y, y: toward.z * right.x - toward.x * right.z, z: toward.x * right.y - toward.y * right.x },
+    up: {
+      x: toward.y * right.z - toward.z * right.y,
+      y: toward.z * right.x - toward.x * right.z,
+      z: toward.x * right.y - toward.y * right.x,
+    },
   };
 }
 

@@ -9,7 +9,13 @@ export type Alignment =
   | { readonly kind: 'line-onto-line'; readonly line: Line; readonly onto: Line; readonly moving: Point }
   | { readonly kind: 'through-points'; readonly a: Point; readonly b: Point; readonly moving: Point }
   | { readonly kind: 'perpendicular'; readonly to: Line; readonly through: Point; readonly moving: Point }
-  | { readonly kind: 'point-onto-line'; readonly point: Point; readonly onto: Line; readonly through: Point; readonly near: Point }
+  | {
+      readonly kind: 'point-onto-line';
+      readonly point: Point;
+      readonly onto: Line;
+      readonly through: Point;
+      readonly near: Point;
+    }
   | { readonly kind: 'parallel'; readonly to: Line; readonly distanceMm: number; readonly moving: Point };
 
 function withMoving(line: Line, moving: Point): Line {
@@ -36,11 +42,17 @@ export function foldLine(alignment: Alignment): Line {
     case 'through-points':
       return withMoving(lineThrough(alignment.a, alignment.b), alignment.moving);
     case 'perpendicular':
-      return withMoving({ at: alignment.through, along: { x: -alignment.to.along.y, y: alignment.to.along.x } }, alignment.moving);
+      return withMoving(
+        { at: alignment.through, along: { x: -alignment.to.along.y, y: alignment.to.along.x } },
+        alignment.moving,
+      );
     case 'parallel': {
       const { to, distanceMm, moving } = alignment;
       // The crease lies inside the paper: from the edge towards the side away from the moving strip's outer edge.
-      const line = { at: { x: to.at.x - to.along.y * distanceMm, y: to.at.y + to.along.x * distanceMm }, along: to.along };
+      const line = {
+        at: { x: to.at.x - to.along.y * distanceMm, y: to.at.y + to.along.x * distanceMm },
+        along: to.along,
+      };
       return withMoving(line, moving);
     }
     case 'line-onto-line': {
@@ -49,7 +61,10 @@ export function foldLine(alignment: Alignment): Line {
       if (!meet) {
         const flipped = line.along.x * onto.along.x + line.along.y * onto.along.y < 0 ? reversed(onto) : onto;
         const off = sideOf(line, flipped.at) / 2;
-        return withMoving({ at: { x: line.at.x - line.along.y * off, y: line.at.y + line.along.x * off }, along: line.along }, moving);
+        return withMoving(
+          { at: { x: line.at.x - line.along.y * off, y: line.at.y + line.along.x * off }, along: line.along },
+          moving,
+        );
       }
       // Of the two bisectors, the one on which the moving point goes to the other line's nearer ray.
       const ray = (l: Line, sign: number): Point => ({ x: meet.x + sign * l.along.x, y: meet.y + sign * l.along.y });
@@ -62,7 +77,8 @@ export function foldLine(alignment: Alignment): Line {
       const { point, onto, through, near } = alignment;
       const radius = distance(point, through);
       const off = sideOf(onto, through);
-      if (Math.abs(off) > radius) throw new FoldRefused('ambiguous', 'The point cannot reach that line by a fold through there.');
+      if (Math.abs(off) > radius)
+        throw new FoldRefused('ambiguous', 'The point cannot reach that line by a fold through there.');
       const foot = { x: through.x + off * onto.along.y, y: through.y - off * onto.along.x };
       const reach = Math.sqrt(radius * radius - off * off);
       const hits = [1, -1].map((s) => ({ x: foot.x + s * reach * onto.along.x, y: foot.y + s * reach * onto.along.y }));

@@ -32,7 +32,9 @@ function edgesOn(pattern: CreasePattern, from: Point, to: Point): number[] {
   return pattern.edges.flatMap((edge, e) => {
     if (isBorder(edge)) return [];
     const ends = [pattern.vertices[edge.from], pattern.vertices[edge.to]];
-    const on = ends.every((p) => Math.abs(sideOf(line, p)) <= tolerance && along(p) >= -tolerance && along(p) <= length + tolerance);
+    const on = ends.every(
+      (p) => Math.abs(sideOf(line, p)) <= tolerance && along(p) >= -tolerance && along(p) <= length + tolerance,
+    );
     return on ? [e] : [];
   });
 }

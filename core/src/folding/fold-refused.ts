@@ -1,5 +1,14 @@
 /** Why a move cannot be made. */
-export type RefusalReason = 'trapped' | 'tears' | 'no-paper' | 'ambiguous' | 'does-not-close' | 'no-layer-order' | 'crosses' | 'nothing-to-unfold' | 'unknown-mark';
+export type RefusalReason =
+  | 'trapped'
+  | 'tears'
+  | 'no-paper'
+  | 'ambiguous'
+  | 'does-not-close'
+  | 'no-layer-order'
+  | 'crosses'
+  | 'nothing-to-unfold'
+  | 'unknown-mark';
 
 /** A move that paper cannot make: what was asked, what is in the way. */
 export class FoldRefused extends Error {

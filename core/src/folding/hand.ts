@@ -29,7 +29,16 @@ export class Hand {
   constructor(sheet: Sheet) {
     const pattern = blankPattern(sheet);
     const none = pattern.edges.map(() => 0);
-    this.current = { pattern, angles: none, sense: none, pinned: 0, frame: IDENTITY, placed: [IDENTITY], residual: 0, order: noOrder(1) };
+    this.current = {
+      pattern,
+      angles: none,
+      sense: none,
+      pinned: 0,
+      frame: IDENTITY,
+      placed: [IDENTITY],
+      residual: 0,
+      order: noOrder(1),
+    };
   }
 
   get pose(): Pose {
@@ -126,7 +135,11 @@ export class Hand {
   }
 
   private move(motion: Transform): void {
-    const moved = (pose: Pose): Pose => ({ ...pose, frame: compose(motion, pose.frame), placed: pose.placed.map((m) => compose(motion, m)) });
+    const moved = (pose: Pose): Pose => ({
+      ...pose,
+      frame: compose(motion, pose.frame),
+      placed: pose.placed.map((m) => compose(motion, m)),
+    });
     this.current = moved(this.current);
     for (const fold of this.folds) fold.before = moved(fold.before);
   }

@@ -44,9 +44,17 @@ interface Strand {
 
 const sub = (p: Point3, q: Point3): Point3 => ({ x: p.x - q.x, y: p.y - q.y, z: p.z - q.z });
 const dot = (p: Point3, q: Point3): number => p.x * q.x + p.y * q.y + p.z * q.z;
-const cross = (p: Point3, q: Point3): Point3 => ({ x: p.y * q.z - p.z * q.y, y: p.z * q.x - p.x * q.z, z: p.x * q.y - p.y * q.x });
+const cross = (p: Point3, q: Point3): Point3 => ({
+  x: p.y * q.z - p.z * q.y,
+  y: p.z * q.x - p.x * q.z,
+  z: p.x * q.y - p.y * q.x,
+});
 const scale = (p: Point3, k: number): Point3 => ({ x: p.x * k, y: p.y * k, z: p.z * k });
-const rotate = (m: Transform, x: number, y: number): Point3 => ({ x: m[0] * x + m[1] * y, y: m[3] * x + m[4] * y, z: m[6] * x + m[7] * y });
+const rotate = (m: Transform, x: number, y: number): Point3 => ({
+  x: m[0] * x + m[1] * y,
+  y: m[3] * x + m[4] * y,
+  z: m[6] * x + m[7] * y,
+});
 const normalOf = (m: Transform): Point3 => ({ x: m[2], y: m[5], z: m[8] });
 
 /** Builds the rules for a placed pattern: layers that coincide, and lines where sheets could cross. */
@@ -63,7 +71,8 @@ export function layerProblem(pattern: CreasePattern, placed: readonly Transform[
   const tolerance = 100 * toleranceOf(pattern);
   for (let e = 0; e < strands.length; e++)
     for (let f = e + 1; f < strands.length; f++)
-      if (shareLine(strands[e], strands[f], tolerance)) crossingRule(strands[e], strands[f], placed, n, pairOf, rules, piercing);
+      if (shareLine(strands[e], strands[f], tolerance))
+        crossingRule(strands[e], strands[f], placed, n, pairOf, rules, piercing);
   for (let face = 0; face < n; face++) {
     const back = inverse(placed[face]);
     const outline = faceOutline(pattern, face);
@@ -98,7 +107,13 @@ function stackRules(
         if (area(intersect(shared.get(j)!, shared.get(k)!)) <= smallest) continue;
         const ij = pairOf.get(i * n + j)!;
         // Signs as seen from i's white side: j over i, k over j, k over i; the cycles are (+,+,-) and (-,-,+).
-        rules.push({ kind: 'stack', pairs: [ij, jk, pairOf.get(i * n + k)!], flips: [1, pairs[ij].parallel, 1], allowed: STACK_ALLOWED, faces: [i, j, k] });
+        rules.push({
+          kind: 'stack',
+          pairs: [ij, jk, pairOf.get(i * n + k)!],
+          flips: [1, pairs[ij].parallel, 1],
+          allowed: STACK_ALLOWED,
+          faces: [i, j, k],
+        });
       }
   }
 }
@@ -136,7 +151,10 @@ function shareLine(s: Strand, t: Strand, tolerance: number): boolean {
     if (dot(off, off) > tolerance * tolerance) return false;
     positions.push(at);
   }
-  return Math.min(length, Math.max(positions[0], positions[1])) - Math.max(0, Math.min(positions[0], positions[1])) > tolerance;
+  return (
+    Math.min(length, Math.max(positions[0], positions[1])) - Math.max(0, Math.min(positions[0], positions[1])) >
+    tolerance
+  );
 }
 
 /** The path of a face that holds part of a strand's line in its inside. */

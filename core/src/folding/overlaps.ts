@@ -61,7 +61,10 @@ export function sortIntoPlanes(pattern: CreasePattern, placed: readonly Transfor
     const toPlane = compose(leaders[k].back, m);
     const outline = pattern.faces[f].vertices.map((v) => {
       const p = pattern.vertices[v];
-      return { x: toPlane[0] * p.x + toPlane[1] * p.y + toPlane[9], y: toPlane[3] * p.x + toPlane[4] * p.y + toPlane[10] };
+      return {
+        x: toPlane[0] * p.x + toPlane[1] * p.y + toPlane[9],
+        y: toPlane[3] * p.x + toPlane[4] * p.y + toPlane[10],
+      };
     });
     return side < 0 ? outline.reverse() : outline;
   });
@@ -72,7 +75,12 @@ export function sortIntoPlanes(pattern: CreasePattern, placed: readonly Transfor
  * All pairs i < j of faces that lie in one plane and share area.
  * @param worthAsking pairs for which it is false are passed over unmeasured
  */
-export function findOverlaps(pattern: CreasePattern, placed: readonly Transform[], worthAsking?: (i: number, j: number) => boolean, sorted: PlaneSorting = sortIntoPlanes(pattern, placed)): Overlap[] {
+export function findOverlaps(
+  pattern: CreasePattern,
+  placed: readonly Transform[],
+  worthAsking?: (i: number, j: number) => boolean,
+  sorted: PlaneSorting = sortIntoPlanes(pattern, placed),
+): Overlap[] {
   const found: Overlap[] = [];
   const n = pattern.faces.length;
   const smallest = OVERLAP_SHARE * pattern.size * pattern.size;
@@ -95,7 +103,8 @@ export function findOverlaps(pattern: CreasePattern, placed: readonly Transform[
       if (box[4 * i] > box[4 * j + 1] - margin || box[4 * j] > box[4 * i + 1] - margin) continue;
       if (box[4 * i + 2] > box[4 * j + 3] - margin || box[4 * j + 2] > box[4 * i + 3] - margin) continue;
       if (worthAsking && !worthAsking(i, j)) continue;
-      if (area(intersect(outlines[i], outlines[j])) > smallest) found.push({ i, j, parallel: facing[i] === facing[j] ? 1 : -1 });
+      if (area(intersect(outlines[i], outlines[j])) > smallest)
+        found.push({ i, j, parallel: facing[i] === facing[j] ? 1 : -1 });
     }
   return found;
 }

@@ -18,7 +18,12 @@ export const CLOSURE = 1e-9;
  * Places every face by walking the face graph from a pinned one.
  * @param anglesDeg fold angle of each edge, + valley seen from the white side, 0 open, ±180 flat; borders ignored
  */
-export function place(pattern: CreasePattern, anglesDeg: readonly number[], pinned: number, frame: Transform): Placement {
+export function place(
+  pattern: CreasePattern,
+  anglesDeg: readonly number[],
+  pinned: number,
+  frame: Transform,
+): Placement {
   const faces = new Array<Transform | undefined>(pattern.faces.length);
   faces[pinned] = frame;
   const across = (edge: number, face: number, at: Transform): Transform => {
@@ -55,7 +60,11 @@ export function place(pattern: CreasePattern, anglesDeg: readonly number[], pinn
     for (const v of [from, to]) {
       const p = pattern.vertices[v];
       for (let r = 0; r < 3; r++) {
-        const d = (expected[3 * r] - found[3 * r]) * p.x + (expected[3 * r + 1] - found[3 * r + 1]) * p.y + expected[9 + r] - found[9 + r];
+        const d =
+          (expected[3 * r] - found[3 * r]) * p.x +
+          (expected[3 * r + 1] - found[3 * r + 1]) * p.y +
+          expected[9 + r] -
+          found[9 + r];
         gap = Math.max(gap, Math.abs(d) / pattern.size);
       }
     }

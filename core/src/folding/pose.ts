@@ -51,7 +51,9 @@ export function whereIs(pose: Pose, p: Point): Point3 {
 
 /** The pieces of a named crease, as pairs of sheet points. */
 export function creasePieces(pattern: CreasePattern, name: string): (readonly [Point, Point])[] {
-  return pattern.edges.filter((e) => e.name === name).map((e) => [pattern.vertices[e.from], pattern.vertices[e.to]] as const);
+  return pattern.edges
+    .filter((e) => e.name === name)
+    .map((e) => [pattern.vertices[e.from], pattern.vertices[e.to]] as const);
 }
 
 /**
@@ -60,15 +62,20 @@ export function creasePieces(pattern: CreasePattern, name: string): (readonly [P
  */
 export function creaseOnTable(pose: Pose, name: string): Line {
   const ends = pose.pattern.edges.flatMap((e) =>
-    e.name === name ? [apply(pose.placed[e.left], pose.pattern.vertices[e.from]), apply(pose.placed[e.left], pose.pattern.vertices[e.to])] : [],
+    e.name === name
+      ? [
+          apply(pose.placed[e.left], pose.pattern.vertices[e.from]),
+          apply(pose.placed[e.left], pose.pattern.vertices[e.to]),
+        ]
+      : [],
   );
   if (ends.length < 2) throw new FoldRefused('unknown-mark', `No crease is called “${name}”.`);
   let [a, b]: [Point, Point] = [ends[0], ends[1]];
-  for (const p of ends)
-    for (const q of ends) if (distance(p, q) > distance(a, b)) [a, b] = [p, q];
+  for (const p of ends) for (const q of ends) if (distance(p, q) > distance(a, b)) [a, b] = [p, q];
   const line = lineThrough(a, b);
   const off = Math.max(...ends.map((p) => Math.abs(line.along.x * (p.y - a.y) - line.along.y * (p.x - a.x))));
-  if (off > 1e-6 * pose.pattern.size) throw new FoldRefused('ambiguous', `The crease “${name}” lies in more than one place now.`);
+  if (off > 1e-6 * pose.pattern.size)
+    throw new FoldRefused('ambiguous', `The crease “${name}” lies in more than one place now.`);
   return line;
 }
 

@@ -17,10 +17,18 @@ function nameOfEdge(pattern: CreasePattern, edge: number): string {
 }
 
 /** Places a pattern with given angles and refuses what does not close. */
-export function placeOrRefuse(pattern: CreasePattern, angles: readonly number[], pinned: number, frame: Transform): { readonly faces: readonly Transform[]; readonly residual: number } {
+export function placeOrRefuse(
+  pattern: CreasePattern,
+  angles: readonly number[],
+  pinned: number,
+  frame: Transform,
+): { readonly faces: readonly Transform[]; readonly residual: number } {
   const placement = place(pattern, angles, pinned, frame);
   if (placement.residual > CLOSURE)
-    throw new FoldRefused('does-not-close', `The paper does not meet along ${nameOfEdge(pattern, placement.worstEdge)}: off by ${placement.residual.toExponential(2)}.`);
+    throw new FoldRefused(
+      'does-not-close',
+      `The paper does not meet along ${nameOfEdge(pattern, placement.worstEdge)}: off by ${placement.residual.toExponential(2)}.`,
+    );
   return placement;
 }
 
@@ -30,7 +38,8 @@ export function orderOrRefuse(problem: LayerProblem, angles: readonly number[], 
   const given = givenByCreases(problem, angles);
   const orders = layerOrdersOf(problem, { given, prefer }, (conflict) => (inTheWay = conflict.faces));
   const first = orders.next();
-  if (first.done) throw new FoldRefused('no-layer-order', 'The layers would have to pass through each other.', inTheWay);
+  if (first.done)
+    throw new FoldRefused('no-layer-order', 'The layers would have to pass through each other.', inTheWay);
   return first.value;
 }
 
@@ -50,5 +59,14 @@ export function settle(
   const through = piercingFaces(pattern, placed);
   if (through) throw new FoldRefused('crosses', 'One part of the paper would go through another.', through);
   const order = orderOrRefuse(layerProblem(pattern, placed), angles, prefer);
-  return { pattern, angles, sense: angles.map((a, e) => Math.sign(a) || sense[e]), pinned, frame, placed, residual, order };
+  return {
+    pattern,
+    angles,
+    sense: angles.map((a, e) => Math.sign(a) || sense[e]),
+    pinned,
+    frame,
+    placed,
+    residual,
+    order,
+  };
 }

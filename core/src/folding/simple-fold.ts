@@ -37,14 +37,20 @@ function onSheet(pose: Pose, face: number, line: Line): Line {
   const back = inverse(pose.placed[face]);
   const z = pose.placed[face][11];
   const p = apply(back, { ...line.at, z });
-  const q = apply(back, { x: line.at.x + line.along.x * pose.pattern.size, y: line.at.y + line.along.y * pose.pattern.size, z });
+  const q = apply(back, {
+    x: line.at.x + line.along.x * pose.pattern.size,
+    y: line.at.y + line.along.y * pose.pattern.size,
+    z,
+  });
   return lineThrough(p, q);
 }
 
 /** The moving faces: on the left of the line, and, for a flap, joined to it other than across the line. */
 function movingFaces(pose: Pose, fold: SimpleFold): boolean[] {
   const { pattern } = pose;
-  const onLeft = pattern.faces.map((_, f) => sideOf(fold.line, apply(pose.placed[f], middle(faceOutline(pattern, f)))) > 0);
+  const onLeft = pattern.faces.map(
+    (_, f) => sideOf(fold.line, apply(pose.placed[f], middle(faceOutline(pattern, f)))) > 0,
+  );
   if (fold.layers === 'all') return onLeft;
   const flap = fold.layers.flap;
   const seed = pattern.faces.findIndex((_, f) => onLeft[f] && faceHolds(pose, f, flap));
@@ -65,7 +71,9 @@ function movingFaces(pose: Pose, fold: SimpleFold): boolean[] {
 
 function faceHolds(pose: Pose, face: number, p: Point): boolean {
   const outline = faceOutline(pose.pattern, face);
-  return outline.every((a, i) => sideOf(lineThrough(a, outline[(i + 1) % outline.length]), p) >= -toleranceOf(pose.pattern));
+  return outline.every(
+    (a, i) => sideOf(lineThrough(a, outline[(i + 1) % outline.length]), p) >= -toleranceOf(pose.pattern),
+  );
 }
 
 function isOnLine(pose: Pose, edge: number, line: Line): boolean {
@@ -101,11 +109,13 @@ export function foldSimply(start: Pose, fold: SimpleFold): Folded {
   const angles = before.angles.map((angle, e) => {
     const edge = pattern.edges[e];
     if (isBorder(edge) || moving[edge.left] === moving[edge.right]) return angle;
-    if (!isOnLine(before, e, fold.line)) throw new FoldRefused('tears', `The paper would tear along “${edge.name}”.`, [edge.left, edge.right]);
+    if (!isOnLine(before, e, fold.line))
+      throw new FoldRefused('tears', `The paper would tear along “${edge.name}”.`, [edge.left, edge.right]);
     const stays = moving[edge.left] ? edge.right : edge.left;
     const staysOnFarSide = sideOf(fold.line, apply(before.placed[stays], middle(faceOutline(pattern, stays)))) < 0;
     const changed = angle + turn * Math.sign(whiteUp(before, stays)) * (staysOnFarSide ? 1 : -1);
-    if (Math.abs(changed) > 180) throw new FoldRefused('crosses', `The fold would turn “${edge.name}” through itself.`, [edge.left, edge.right]);
+    if (Math.abs(changed) > 180)
+      throw new FoldRefused('crosses', `The fold would turn “${edge.name}” through itself.`, [edge.left, edge.right]);
     return changed;
   });
 
@@ -136,6 +146,7 @@ function refuseTrapped(pose: Pose, moving: readonly boolean[], towards: 'over' |
     for (let s = 0; s < n; s++) {
       if (!moving[m] || moving[s]) continue;
       const side = sideOfFace(pose.order, m, s) * Math.sign(whiteUp(pose, m));
-      if (side === (towards === 'over' ? 1 : -1)) throw new FoldRefused('trapped', 'A layer that stays lies over the layers to fold.', [s, m]);
+      if (side === (towards === 'over' ? 1 : -1))
+        throw new FoldRefused('trapped', 'A layer that stays lies over the layers to fold.', [s, m]);
     }
 }

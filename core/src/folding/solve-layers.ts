@@ -28,7 +28,11 @@ function toOrder(problem: LayerProblem, signs: Int8Array): LayerOrder {
  * All layer orders without self-crossing, one after another: propagation of every rule to a fixed point, then a
  * branch on the first open pair. Deterministic.
  */
-export function* layerOrdersOf(problem: LayerProblem, choices: LayerChoices, onConflict?: (conflict: LayerConflict) => void): Generator<LayerOrder> {
+export function* layerOrdersOf(
+  problem: LayerProblem,
+  choices: LayerChoices,
+  onConflict?: (conflict: LayerConflict) => void,
+): Generator<LayerOrder> {
   if (problem.piercing.length) {
     onConflict?.({ faces: problem.piercing[0] });
     return;

@@ -11,7 +11,9 @@ import type { Pose } from './pose';
 export function stackDepth(pose: Pose, face: number, side: 1 | -1): number {
   const { pattern, placed, order } = pose;
   const smallest = OVERLAP_SHARE * pattern.size * pattern.size;
-  const others = pattern.faces.flatMap((_, f) => (sideOfFace(order, face, f) === side ? [outlineInFrameOf(pattern, placed, face, f)] : []));
+  const others = pattern.faces.flatMap((_, f) =>
+    sideOfFace(order, face, f) === side ? [outlineInFrameOf(pattern, placed, face, f)] : [],
+  );
   const deepest = (region: Convex, from: number): number => {
     let most = 0;
     for (let k = from; k < others.length; k++) {

@@ -1,5 +1,6 @@
 import type * as z from 'zod';
 import type { Pose } from '../folding/pose';
+import type { ShownUnit } from '../measure/format-length';
 import type { Point } from '../measure/point';
 import type { Sheet } from '../paper/sheet';
 
@@ -55,9 +56,12 @@ export interface Form<P> {
   readonly family: string;
   readonly use: string;
   readonly sheetShape: 'square';
+  /** Sides of sheets in mm: below `min` fingers no longer manage it; from `comfortable` it is easy. */
+  readonly sheetMm: { readonly min: number; readonly comfortable: number };
   readonly params: z.ZodType<P>;
   readonly skill: 1 | 2 | 3;
   readonly minutes: number;
-  fold(sheet: Sheet, params: P): Folding;
+  /** @param unit how lengths in the words are written */
+  fold(sheet: Sheet, params: P, unit?: ShownUnit): Folding;
   measure(finished: Pose, sheet: Sheet, params: P, thicknessMm: number): BoxSizes;
 }

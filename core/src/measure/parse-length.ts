@@ -6,7 +6,8 @@ export const MM_PER: Readonly<Record<LengthUnit, number>> = { mm: 1, cm: 10, m: 
 /** Smallest and largest length that a folded thing can sensibly be asked for, in mm. */
 export const LENGTH_RANGE_MM = { min: 0.1, max: 5000 } as const;
 
-export type LengthFault = 'empty' | 'not-a-number' | 'unknown-unit' | 'not-positive' | 'too-small' | 'too-large' | 'count';
+export type LengthFault =
+  'empty' | 'not-a-number' | 'unknown-unit' | 'not-positive' | 'too-small' | 'too-large' | 'count';
 
 /** Says what in a typed length cannot be read, in words fit to stand beside the field. */
 export class ParseLengthError extends Error {
@@ -85,10 +86,16 @@ export function readLength(text: string): WrittenLength {
   const fraction = LENGTH.exec(plain);
   const decimal = fraction ? null : PLAIN.exec(plain);
   const match = fraction ?? decimal;
-  if (!match) throw new ParseLengthError('not-a-number', `“${text.trim()}” does not read as a length. Write a number, for example 60 or 2 3/8 in.`, text);
+  if (!match)
+    throw new ParseLengthError(
+      'not-a-number',
+      `“${text.trim()}” does not read as a length. Write a number, for example 60 or 2 3/8 in.`,
+      text,
+    );
   const word = (fraction ? fraction[5] : decimal?.[3])?.trim() ?? '';
   const unit = word ? UNIT_WORDS[word] : null;
-  if (unit === undefined) throw new ParseLengthError('unknown-unit', `“${word}” is not a unit known here. Use mm, cm or in.`, text);
+  if (unit === undefined)
+    throw new ParseLengthError('unknown-unit', `“${word}” is not a unit known here. Use mm, cm or in.`, text);
   const value = fraction
     ? Number(fraction[2] ?? 0) + Number(fraction[3]) / Number(fraction[4])
     : Number((decimal?.[2] ?? '').replace(',', '.'));
@@ -105,9 +112,17 @@ export function readLength(text: string): WrittenLength {
 export function settleLength(written: WrittenLength, defaultUnit: LengthUnit): number {
   const mm = written.value * MM_PER[written.unit ?? defaultUnit];
   if (mm > LENGTH_RANGE_MM.max)
-    throw new ParseLengthError('too-large', `“${written.text.trim()}” is larger than the 5 m that fits here.`, written.text);
+    throw new ParseLengthError(
+      'too-large',
+      `“${written.text.trim()}” is larger than the 5 m that fits here.`,
+      written.text,
+    );
   if (mm < LENGTH_RANGE_MM.min)
-    throw new ParseLengthError('too-small', `“${written.text.trim()}” is smaller than 0.1 mm, too small to fold around.`, written.text);
+    throw new ParseLengthError(
+      'too-small',
+      `“${written.text.trim()}” is smaller than 0.1 mm, too small to fold around.`,
+      written.text,
+    );
   return mm;
 }
 

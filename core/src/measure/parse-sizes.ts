@@ -19,7 +19,11 @@ export function parseSizes(text: string, defaultUnit: LengthUnit = 'mm'): readon
   const parts = text.trim().split(SEPARATOR);
   const missing = parts.findIndex((part) => !part.trim());
   if (missing >= 0)
-    throw new ParseLengthError('count', `A size is missing ${missing === 0 ? 'at the start' : `after “${parts[missing - 1]?.trim()}”`}.`, text);
+    throw new ParseLengthError(
+      'count',
+      `A size is missing ${missing === 0 ? 'at the start' : `after “${parts[missing - 1]?.trim()}”`}.`,
+      text,
+    );
   const written = parts.map(readLength);
   const shared = written[written.length - 1]?.unit ?? defaultUnit;
   return written.map((part) => settleLength(part, shared));

@@ -1,5 +1,14 @@
 /** Kinds of paper that a maker names; each has a typical bulk. */
-export const PAPER_KINDS = ['printer', 'origami', 'kraft', 'construction', 'cardstock', 'patterned', 'foil', 'washi'] as const;
+export const PAPER_KINDS = [
+  'printer',
+  'origami',
+  'kraft',
+  'construction',
+  'cardstock',
+  'patterned',
+  'foil',
+  'washi',
+] as const;
 
 export type PaperKind = (typeof PAPER_KINDS)[number];
 

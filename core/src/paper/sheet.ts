@@ -9,7 +9,8 @@ export interface Sheet {
 
 /** A rectangular sheet, width along x. */
 export function rectangleSheet(widthMm: number, heightMm: number): Sheet {
-  if (!(widthMm > 0 && heightMm > 0)) throw new RangeError(`A sheet needs two sides above zero, not ${widthMm} × ${heightMm} mm.`);
+  if (!(widthMm > 0 && heightMm > 0))
+    throw new RangeError(`A sheet needs two sides above zero, not ${widthMm} × ${heightMm} mm.`);
   return {
     outline: [
       { x: 0, y: 0 },

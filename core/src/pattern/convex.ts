@@ -43,12 +43,23 @@ export function clipLeft(polygon: Convex, line: Line): Point[] {
   return clipWhere(polygon, (p) => sideOf(line, p));
 }
 
+/** Corners closer than this share of a polygon's coordinates are one corner that arithmetic has doubled. */
+const DOUBLED = 1e-10;
+
+/** Squared length below which a side has no direction of its own. */
+function leastSide2(polygon: Convex): number {
+  let largest = 0;
+  for (const p of polygon) largest = Math.max(largest, Math.abs(p.x), Math.abs(p.y));
+  return (DOUBLED * largest) ** 2;
+}
+
 function sides(polygon: Convex): Line[] {
   const lines: Line[] = [];
+  const least2 = leastSide2(polygon);
   for (let i = 0; i < polygon.length; i++) {
     const p = polygon[i];
     const q = polygon[(i + 1) % polygon.length];
-    if (p.x !== q.x || p.y !== q.y) lines.push(lineThrough(p, q));
+    if ((q.x - p.x) ** 2 + (q.y - p.y) ** 2 > least2) lines.push(lineThrough(p, q));
   }
   return lines;
 }
@@ -56,11 +67,13 @@ function sides(polygon: Convex): Line[] {
 /** Common part of two convex polygons; empty when they only touch along nothing. */
 export function intersect(a: Convex, b: Convex): readonly Point[] {
   let rest: readonly Point[] = a;
+  const least2 = leastSide2(b);
   for (let k = 0; k < b.length; k++) {
     const p = b[k];
     const q = b[k + 1 === b.length ? 0 : k + 1];
     const dx = q.x - p.x;
     const dy = q.y - p.y;
+    if (dx * dx + dy * dy <= least2) continue;
     const n = rest.length;
     const value = new Array<number>(n);
     let negative = false;

@@ -33,7 +33,9 @@ export function splitFaces(pattern: CreasePattern, cuts: ReadonlyMap<number, Lin
     const b = pattern.vertices[to];
     const along = stations.get(edge) ?? [];
     stations.set(edge, along);
-    const same = along.find(({ vertex }) => Math.hypot(vertices[vertex].x - p.x, vertices[vertex].y - p.y) <= tolerance);
+    const same = along.find(
+      ({ vertex }) => Math.hypot(vertices[vertex].x - p.x, vertices[vertex].y - p.y) <= tolerance,
+    );
     if (same) return same.vertex;
     const length2 = (b.x - a.x) ** 2 + (b.y - a.y) ** 2;
     const t = ((p.x - a.x) * (b.x - a.x) + (p.y - a.y) * (b.y - a.y)) / length2;
@@ -62,7 +64,8 @@ export function splitFaces(pattern: CreasePattern, cuts: ReadonlyMap<number, Lin
         ends.push(vertexOn(pattern.faces[face].edges[i], { x: a.x + t * (b.x - a.x), y: a.y + t * (b.y - a.y) }));
       }
     });
-    if (ends.length !== 2) throw new RangeError(`A crease meets the border of face ${face} in ${ends.length} points; faces must be convex.`);
+    if (ends.length !== 2)
+      throw new RangeError(`A crease meets the border of face ${face} in ${ends.length} points; faces must be convex.`);
     chords.set(face, [ends[0], ends[1]]);
   }
 

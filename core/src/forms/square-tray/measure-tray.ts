@@ -12,7 +12,9 @@ export function measureTray(pose: Pose, { b, m, on }: BoxFrame, thicknessMm: num
   const side = (x: 1 | -1): Panel => ({ points: [on(x * halfUp, 0)], inward: 1 });
   const end = (y: 1 | -1): Panel => ({ points: [on(b / 2, y * halfUp), on(-b / 2, y * halfUp)], inward: 1 });
   const floor: Panel = {
-    points: [1, -1].flatMap((x) => [1, -1].flatMap((y) => [on((x * b) / 2, (y * b) / 4), on((x * b) / 4, (y * b) / 2)])),
+    points: [1, -1].flatMap((x) =>
+      [1, -1].flatMap((y) => [on((x * b) / 2, (y * b) / 4), on((x * b) / 4, (y * b) / 2)]),
+    ),
     inward: 1,
   };
   const across = heightOver(pose, side(-1), on(halfUp, 0));

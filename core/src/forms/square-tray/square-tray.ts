@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import { startSheet } from '../../folding/hand';
+import type { ShownUnit } from '../../measure/format-length';
 import { crossing, lineThrough, point, type Point } from '../../measure/point';
 import type { Sheet } from '../../paper/sheet';
 import type { Folding, Form } from '../form';
@@ -24,36 +25,73 @@ export const squareTrayParams = z.object({
 
 export type SquareTrayParams = z.infer<typeof squareTrayParams>;
 
-function fold(sheet: Sheet, { part, wallMm }: SquareTrayParams): Folding {
+function fold(sheet: Sheet, { part, wallMm }: SquareTrayParams, unit?: ShownUnit): Folding {
   const frame = boxFrame(sheet, wallMm);
   const { side, h, b, m, on } = frame;
   if (!(h >= WALL_SHARE.min * side * (1 - 1e-9) && h < WALL_SHARE.max * side))
-    throw new RangeError(`Walls of ${h.toFixed(1)} mm do not suit a sheet of ${side.toFixed(1)} mm: between ${(WALL_SHARE.min * side).toFixed(1)} and ${(WALL_SHARE.max * side).toFixed(1)} mm.`);
-  const words = trayWords(part, wallMm);
+    throw new RangeError(
+      `Walls of ${h.toFixed(1)} mm do not suit a sheet of ${side.toFixed(1)} mm: between ${(WALL_SHARE.min * side).toFixed(1)} and ${(WALL_SHARE.max * side).toFixed(1)} mm.`,
+    );
+  const words = trayWords(part, wallMm, unit);
   const hand = startSheet(sheet);
   const { steps, step } = recordSteps(hand);
-  const corner = { nearLeft: point(0, 0), nearRight: point(side, 0), farRight: point(side, side), farLeft: point(0, side) };
+  const corner = {
+    nearLeft: point(0, 0),
+    nearRight: point(side, 0),
+    farRight: point(side, side),
+    farLeft: point(0, side),
+  };
   const centre = point(side / 2, side / 2);
 
-  step(words.half, { creases: ['half across'], arrows: [{ kind: 'fold-and-unfold', grip: point(side / 2, 0) }] }, () => {
-    const edge = lineThrough(corner.nearLeft, corner.nearRight);
-    hand.valley('half across', { kind: 'line-onto-line', line: edge, onto: lineThrough(corner.farLeft, corner.farRight), moving: corner.nearLeft });
-    hand.pause();
-    hand.unfold('half across');
-  });
-  step(words.halfAgain, { creases: ['half up'], arrows: [{ kind: 'fold-and-unfold', grip: point(0, side / 2) }] }, () => {
-    const edge = lineThrough(corner.nearLeft, corner.farLeft);
-    hand.valley('half up', { kind: 'line-onto-line', line: edge, onto: lineThrough(corner.nearRight, corner.farRight), moving: corner.nearLeft });
-    hand.pause();
-    hand.unfold('half up');
-  });
+  step(
+    words.half,
+    { creases: ['half across'], arrows: [{ kind: 'fold-and-unfold', grip: point(side / 2, 0) }] },
+    () => {
+      const edge = lineThrough(corner.nearLeft, corner.nearRight);
+      hand.valley('half across', {
+        kind: 'line-onto-line',
+        line: edge,
+        onto: lineThrough(corner.farLeft, corner.farRight),
+        moving: corner.nearLeft,
+      });
+      hand.pause();
+      hand.unfold('half across');
+    },
+  );
+  step(
+    words.halfAgain,
+    { creases: ['half up'], arrows: [{ kind: 'fold-and-unfold', grip: point(0, side / 2) }] },
+    () => {
+      const edge = lineThrough(corner.nearLeft, corner.farLeft);
+      hand.valley('half up', {
+        kind: 'line-onto-line',
+        line: edge,
+        onto: lineThrough(corner.nearRight, corner.farRight),
+        moving: corner.nearLeft,
+      });
+      hand.pause();
+      hand.unfold('half up');
+    },
+  );
   step(words.turn, { arrows: [{ kind: 'rotate', grip: corner.nearRight }] }, () => hand.rotate(-45));
-  step(words.corners, { creases: ['left edge', 'right edge'], arrows: [corner.nearLeft, corner.farRight].map((grip) => ({ kind: 'fold', grip })) }, () => {
-    hand.valley('left edge', { kind: 'point-onto-point', point: hand.at(corner.nearLeft), onto: hand.at(centre) });
-    hand.valley('right edge', { kind: 'point-onto-point', point: hand.at(corner.farRight), onto: hand.at(centre) });
-  });
+  step(
+    words.corners,
+    {
+      creases: ['left edge', 'right edge'],
+      arrows: [corner.nearLeft, corner.farRight].map((grip) => ({ kind: 'fold', grip })),
+    },
+    () => {
+      hand.valley('left edge', { kind: 'point-onto-point', point: hand.at(corner.nearLeft), onto: hand.at(centre) });
+      hand.valley('right edge', { kind: 'point-onto-point', point: hand.at(corner.farRight), onto: hand.at(centre) });
+    },
+  );
   step(words.middle, { creases: ['middle'], arrows: [{ kind: 'fold-and-unfold', grip: on(-m, 0) }] }, () => {
-    hand.valley('middle', { kind: 'line-onto-line', line: hand.crease('left edge'), onto: hand.crease('right edge'), moving: hand.at(on(-m, 0)) });
+    hand.valley('middle', {
+      kind: 'line-onto-line',
+      line: hand.crease('left edge'),
+      onto: hand.crease('right edge'),
+      moving: hand.at(on(-m, 0)),
+    });
     hand.pause();
     hand.unfold('middle');
   });
@@ -61,38 +99,82 @@ function fold(sheet: Sheet, { part, wallMm }: SquareTrayParams): Folding {
   const wall = (name: 'left' | 'right'): void => {
     const edge = hand.crease(`${name} edge`);
     const moving = hand.at(on(name === 'left' ? -m : m, 0));
-    if (wallMm === null) hand.valley(`${name} wall`, { kind: 'line-onto-line', line: edge, onto: hand.crease('middle'), moving });
-    else hand.valley(`${name} wall`, { kind: 'through-points', a: hand.at(on(name === 'left' ? -b : b, -1)), b: hand.at(on(name === 'left' ? -b : b, 1)), moving });
+    if (wallMm === null)
+      hand.valley(`${name} wall`, { kind: 'line-onto-line', line: edge, onto: hand.crease('middle'), moving });
+    else
+      hand.valley(`${name} wall`, {
+        kind: 'through-points',
+        a: hand.at(on(name === 'left' ? -b : b, -1)),
+        b: hand.at(on(name === 'left' ? -b : b, 1)),
+        moving,
+      });
   };
   step(words.leftWall, { creases: ['left wall'], arrows: [{ kind: 'fold', grip: on(-m, 0) }] }, () => wall('left'));
   step(words.rightWall, { creases: ['right wall'], arrows: [{ kind: 'fold', grip: on(m, 0) }] }, () => wall('right'));
-  step(words.openWalls, { creases: ['left wall', 'right wall'], arrows: [on(-m, 0), on(m, 0)].map((grip) => ({ kind: 'unfold', grip })) }, () => hand.unfold('left wall'));
+  step(
+    words.openWalls,
+    { creases: ['left wall', 'right wall'], arrows: [on(-m, 0), on(m, 0)].map((grip) => ({ kind: 'unfold', grip })) },
+    () => hand.unfold('left wall'),
+  );
 
   /** Where the raw edges of a folded-in corner cross the wall crease beside it, on the near or far side. */
-  const mark = (wallName: 'left' | 'right', tip: Point, foot: Point): Point => crossing(hand.crease(`${wallName} wall`), lineThrough(hand.at(tip), hand.at(foot))) ?? centre;
+  const mark = (wallName: 'left' | 'right', tip: Point, foot: Point): Point =>
+    crossing(hand.crease(`${wallName} wall`), lineThrough(hand.at(tip), hand.at(foot))) ?? centre;
   const end = (name: 'near' | 'far'): void => {
     const tip = name === 'near' ? corner.nearRight : corner.farLeft;
-    const foot = { left: name === 'near' ? point(side / 2, 0) : point(0, side / 2), right: name === 'near' ? point(side, side / 2) : point(side / 2, side) };
+    const foot = {
+      left: name === 'near' ? point(side / 2, 0) : point(0, side / 2),
+      right: name === 'near' ? point(side, side / 2) : point(side / 2, side),
+    };
     const a = mark('left', corner.nearLeft, foot.left);
     const c = mark('right', corner.farRight, foot.right);
     hand.valley(`${name} end`, { kind: 'through-points', a, b: c, moving: hand.at(tip) });
     hand.pause();
     hand.unfold(`${name} end`);
   };
-  step(words.nearEnd, { creases: ['near end'], arrows: [{ kind: 'fold-and-unfold', grip: corner.nearRight }] }, () => end('near'));
-  step(words.farEnd, { creases: ['far end'], arrows: [{ kind: 'fold-and-unfold', grip: corner.farLeft }] }, () => end('far'));
+  step(words.nearEnd, { creases: ['near end'], arrows: [{ kind: 'fold-and-unfold', grip: corner.nearRight }] }, () =>
+    end('near'),
+  );
+  step(words.farEnd, { creases: ['far end'], arrows: [{ kind: 'fold-and-unfold', grip: corner.farLeft }] }, () =>
+    end('far'),
+  );
 
-  step(words.walls, { view: 'space', creases: ['left wall', 'right wall'], arrows: [on(-m, 0), on(m, 0)].map((grip) => ({ kind: 'lift', grip })) }, () =>
-    hand.open3d({ 'left wall': 90, 'right wall': 90 }, centre),
+  step(
+    words.walls,
+    {
+      view: 'space',
+      creases: ['left wall', 'right wall'],
+      arrows: [on(-m, 0), on(m, 0)].map((grip) => ({ kind: 'lift', grip })),
+    },
+    () => hand.open3d({ 'left wall': 90, 'right wall': 90 }, centre),
   );
   for (const name of ['far', 'near'] as const) {
+    if (name === 'near')
+      step(words.halfRound, { view: 'space', arrows: [{ kind: 'rotate', grip: corner.nearRight }] }, () =>
+        hand.rotate(180),
+      );
     const tip = name === 'near' ? corner.nearRight : corner.farLeft;
     const y = name === 'near' ? -1 : 1;
-    step(words[`${name}Lift`], { view: 'space', creases: [`${name} end`, `${name} gusset`], arrows: [{ kind: 'lift', grip: tip }, ...[m, -m].map((x) => ({ kind: 'push-in' as const, grip: on(x, y * m) }))] }, () =>
-      hand.collapse(raisedEnd(frame, name), centre),
+    step(
+      words[`${name}Lift`],
+      {
+        view: 'space',
+        creases: [`${name} end`, `${name} gusset`],
+        arrows: [
+          { kind: 'lift', grip: tip },
+          ...[m, -m].map((x) => ({ kind: 'push-in' as const, grip: on(x, y * m) })),
+        ],
+      },
+      () => hand.collapse(raisedEnd(frame, name), centre),
     );
-    step(words[`${name}Flap`], { view: 'space', creases: [`${name} rim`, `${name} flap foot`], arrows: [{ kind: part === 'tray' ? 'tuck' : 'fold-behind', grip: tip }] }, () =>
-      hand.collapse(flapOver(frame, name, part === 'tray' ? 'inside' : 'outside'), centre),
+    step(
+      words[`${name}Flap`],
+      {
+        view: 'space',
+        creases: [`${name} rim`, `${name} flap foot`],
+        arrows: [{ kind: part === 'tray' ? 'tuck' : 'fold-behind', grip: tip }],
+      },
+      () => hand.collapse(flapOver(frame, name, part === 'tray' ? 'inside' : 'outside'), centre),
     );
   }
   return { steps, finished: hand.pose };
@@ -105,6 +187,7 @@ export const squareTray: Form<SquareTrayParams> = {
   family: 'open boxes and lids',
   use: 'Small parts that belong together, closed with a lid from a slightly larger sheet.',
   sheetShape: 'square',
+  sheetMm: { min: 60, comfortable: 75 },
   params: squareTrayParams,
   skill: 2,
   minutes: 12,

@@ -1,0 +1,35 @@
+import type { BlockSize } from '../measure/parse-sizes';
+
+/** How much room the maker leaves round the contents. */
+export const EASES = {
+  snug: {
+    mm: 0.5,
+    percent: 0,
+    reason: 'Goes in with a push and does not rattle. For one hard thing that is measured well.',
+  },
+  easy: { mm: 1.5, percent: 1, reason: 'Drops in and lifts out with two fingers. The usual choice.' },
+  loose: { mm: 4, percent: 3, reason: 'Room for a lining, or for a handful that does not lie in order.' },
+} as const;
+
+export type EaseId = keyof typeof EASES;
+
+/** Room added to one size, both sides together, in mm. */
+export function easeMm(sizeMm: number, ease: EaseId): number {
+  return EASES[ease].mm + (EASES[ease].percent / 100) * sizeMm;
+}
+
+/** The room that a standing block needs. It may be turned on the floor, so its longer side is the length. */
+export interface CavityNeed {
+  readonly lengthMm: number;
+  readonly widthMm: number;
+  readonly depthMm: number;
+}
+
+export function needOf(block: BlockSize, ease: EaseId): CavityNeed {
+  const withEase = (mm: number): number => mm + easeMm(mm, ease);
+  return {
+    lengthMm: withEase(Math.max(block.lengthMm, block.widthMm)),
+    widthMm: withEase(Math.min(block.lengthMm, block.widthMm)),
+    depthMm: withEase(block.heightMm),
+  };
+}

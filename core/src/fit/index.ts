@@ -1,0 +1,7 @@
+export * from './ease';
+export * from './slack';
+export * from './smallest-step';
+export * from './finished-cache';
+export * from './size-tray';
+export * from './common-things';
+export * from './explain-sizing';

@@ -1,0 +1,97 @@
+import * as fc from 'fast-check';
+import { FORMS, make, squareTray, squareSheet, WALL_SHARE } from '../../src/index';
+import { expectPaper } from '../paper-laws';
+
+const FORM = squareTray.id;
+const sheet = fc.double({ min: 60, max: 900, noNaN: true });
+/** Wall height as a share of the sheet; null for the height that folding gives. */
+const wall = fc.option(fc.double({ min: WALL_SHARE.min * 1.001, max: WALL_SHARE.max * 0.999, noNaN: true }), {
+  freq: 3,
+});
+const part = fc.constantFrom('tray' as const, 'eared-lid' as const);
+const thickness = fc.double({ min: 0, max: 0.3, noNaN: true });
+
+const folded = (sheetMm: number, share: number | null, which: 'tray' | 'eared-lid', thicknessMm: number) =>
+  make(FORM, { sheetMm, params: { part: which, wallMm: share === null ? null : share * sheetMm }, thicknessMm });
+
+describe('the square tray and its lid', () => {
+  it('every state that a step shows is one that paper can be in', () =>
+    fc.assert(
+      fc.property(sheet, wall, part, (s, share, which) => {
+        const { folding } = folded(s, share, which, 0.1);
+        for (const step of folding.steps) for (const pose of step.poses) expectPaper(pose, s * s);
+      }),
+      { numRuns: 8 },
+    ));
+
+  it('base and wall add up to the sheet: s = √2 (A + 2h), and folding alone makes A : h = 2 : 1', () =>
+    fc.assert(
+      fc.property(sheet, wall, part, (s, share, which) => {
+        const { baseMm, wallMm } = folded(s, share, which, 0).sizes.nominal;
+        expect((Math.SQRT2 * (baseMm + 2 * wallMm)) / s).toBeCloseTo(1, 9);
+        if (share === null) expect(baseMm / wallMm).toBeCloseTo(2, 9);
+        else expect(wallMm / s).toBeCloseTo(share, 9);
+      }),
+      { numRuns: 25 },
+    ));
+
+  it('loses to thick paper what its layers take up', () =>
+    fc.assert(
+      fc.property(sheet, wall, thickness, (s, share, t) => {
+        const tray = folded(s, share, 'tray', t).sizes;
+        const lid = folded(s, share, 'eared-lid', t).sizes;
+        const gussetsOverlap = tray.nominal.wallMm > tray.nominal.baseMm / 2 + 1e-9;
+        expect(tray.cavity.lengthMm).toBeCloseTo(tray.nominal.baseMm - 3 * t, 6);
+        expect(tray.cavity.widthMm).toBeCloseTo(tray.nominal.baseMm - (gussetsOverlap ? 19 : 11) * t, 6);
+        expect(tray.cavity.depthMm).toBeCloseTo(tray.nominal.wallMm - 1.5 * t, 6);
+        expect(tray.outer.lengthMm).toBeCloseTo(tray.nominal.baseMm + t, 6);
+        expect(lid.cavity.lengthMm).toBeCloseTo(lid.nominal.baseMm - 3 * t, 6);
+        expect(lid.outer.widthMm).toBeCloseTo(lid.nominal.baseMm + 5 * t, 6);
+        expect(tray.layers).toEqual({ floor: 2, sides: 2, ends: gussetsOverlap ? 10 : 6 });
+      }),
+      { numRuns: 20 },
+    ));
+
+  it('without thickness, room and outside are the same box', () =>
+    fc.assert(
+      fc.property(sheet, wall, (s, share) => {
+        const { nominal, cavity, outer } = folded(s, share, 'tray', 0).sizes;
+        for (const mm of [cavity.lengthMm, cavity.widthMm, outer.lengthMm, outer.widthMm])
+          expect(mm / nominal.baseMm).toBeCloseTo(1, 9);
+      }),
+      { numRuns: 10 },
+    ));
+
+  it('all four corners of the tray’s sheet meet in the middle of its floor', () => {
+    const { finished } = folded(150, null, 'tray', 0.1).folding;
+    const corners = finished.pattern.vertices.flatMap((p, v) =>
+      (p.x < 1e-9 || p.x > 150 - 1e-9) && (p.y < 1e-9 || p.y > 150 - 1e-9) ? [v] : [],
+    );
+    expect(corners).toHaveLength(4);
+    const places = corners.map((v) => {
+      const f = finished.pattern.faces.findIndex((face) => face.vertices.includes(v));
+      const [m, p] = [finished.placed[f], finished.pattern.vertices[v]];
+      return [0, 1, 2].map((r) => m[3 * r] * p.x + m[3 * r + 1] * p.y + m[9 + r]);
+    });
+    for (const place of places) place.forEach((c, r) => expect(Math.abs(c - places[0][r])).toBeLessThan(1e-9 * 150));
+  });
+
+  it.each([WALL_SHARE.min * 0.98, WALL_SHARE.max * 1.02])('refuses walls of %d of the sheet', (share) =>
+    expect(() => squareTray.fold(squareSheet(100), { part: 'tray', wallMm: share * 100 })).toThrow(RangeError),
+  );
+
+  it('tells an unknown form and bad parameters apart from a folded piece', () => {
+    expect(Object.keys(FORMS)).toContain(FORM);
+    expect(() => make('no-such-form', { sheetMm: 100, params: {}, thicknessMm: 0.1 })).toThrow(RangeError);
+    expect(() => make(FORM, { sheetMm: 100, params: { part: 'handle' }, thicknessMm: 0.1 })).toThrow();
+  });
+
+  it('every step says what to do, what to see and how to mend a slip', () => {
+    for (const which of ['tray', 'eared-lid'] as const) {
+      const { steps } = folded(150, 24 / 150, which, 0.1).folding;
+      expect(new Set(steps.map((s) => s.id)).size).toBe(steps.length);
+      for (const { words, check, slip } of steps)
+        for (const text of [words, check, slip.what, slip.remedy]) expect(text).toMatch(/^[A-Z].*[.]$/);
+    }
+  });
+});
