@@ -1,0 +1,17 @@
+import * as z from 'zod';
+import { ease, ruler, walls } from './job';
+import { version } from './shared';
+
+/** How this workshop likes to see and measure. */
+export const settingsDraft = z.object({
+  unit: z.enum(['mm', 'cm', 'in']),
+  ruler,
+  ease,
+  walls,
+  scheme: z.enum(['system', 'light', 'dark']),
+});
+
+export const settings = settingsDraft.extend({ version });
+
+export type SettingsDraft = z.infer<typeof settingsDraft>;
+export type Settings = z.infer<typeof settings>;

@@ -1,0 +1,205 @@
+import type { Choice, InsideSize, Job, Paper, Piece, Purpose, Workshop } from '@odd-corner/contract';
+import {
+  caliperOf,
+  cutSquares,
+  type EaseId,
+  formatSizes,
+  sizeTray,
+  squareTray,
+  type TraySizing,
+  type WallWay,
+} from '@odd-corner/core';
+import { demoId } from './demo-id';
+import { demoPapers } from './papers';
+import { demoThings } from './things';
+
+interface Plan {
+  readonly title: string;
+  /** Numbers in the lists of things and papers, from 1. */
+  readonly thing: number;
+  readonly paper: number;
+  readonly ease: EaseId;
+  readonly walls: WallWay;
+  readonly daysAgo: number;
+  readonly progress: Job['progress'];
+  /** Pieces folded so far: how far each came out from the prediction, in mm. */
+  readonly folded: readonly {
+    readonly off: InsideSize;
+    readonly minutes: number;
+    readonly note: string;
+    readonly daysAgo: number;
+  }[];
+}
+
+const NOT_BEGUN = { part: 'tray', step: 0, seconds: 0 } as const;
+
+const PLANS: readonly Plan[] = [
+  {
+    title: 'Watch parts, bench by the window',
+    thing: 1,
+    paper: 6,
+    ease: 'easy',
+    walls: 'measured',
+    daysAgo: 0,
+    progress: { part: 'tray', step: 7, seconds: 410 },
+    folded: [],
+  },
+  {
+    title: 'Spare buttons for the sorter',
+    thing: 2,
+    paper: 10,
+    ease: 'loose',
+    walls: 'folded',
+    daysAgo: 9,
+    progress: { part: 'lid', step: 16, seconds: 1510 },
+    folded: [
+      {
+        off: { lengthMm: -0.4, widthMm: -0.9, depthMm: -0.3 },
+        minutes: 27,
+        note: 'First one. Ends a little tight.',
+        daysAgo: 36,
+      },
+      {
+        off: { lengthMm: -0.2, widthMm: -0.6, depthMm: 0.1 },
+        minutes: 22,
+        note: 'Second for the greeter’s desk.',
+        daysAgo: 9,
+      },
+    ],
+  },
+  {
+    title: 'Fuses, one box per lamp kind',
+    thing: 3,
+    paper: 8,
+    ease: 'easy',
+    walls: 'folded',
+    daysAgo: 8,
+    progress: { part: 'lid', step: 16, seconds: 1260 },
+    folded: [
+      { off: { lengthMm: 0.3, widthMm: -0.5, depthMm: -0.2 }, minutes: 21, note: '', daysAgo: 8 },
+      {
+        off: { lengthMm: -0.7, widthMm: -1.1, depthMm: 0.4 },
+        minutes: 19,
+        note: 'Folded while talking; one gusset went the wrong way first.',
+        daysAgo: 8,
+      },
+    ],
+  },
+  {
+    title: 'Washers for the children’s boats',
+    thing: 4,
+    paper: 5,
+    ease: 'snug',
+    walls: 'measured',
+    daysAgo: 3,
+    progress: NOT_BEGUN,
+    folded: [],
+  },
+  {
+    title: 'Clock weights, to go home in',
+    thing: 12,
+    paper: 10,
+    ease: 'loose',
+    walls: 'measured',
+    daysAgo: 2,
+    progress: { part: 'lid', step: 4, seconds: 1105 },
+    folded: [],
+  },
+  {
+    title: 'Radio knobs',
+    thing: 10,
+    paper: 7,
+    ease: 'easy',
+    walls: 'folded',
+    daysAgo: 22,
+    progress: { part: 'lid', step: 16, seconds: 1330 },
+    folded: [
+      {
+        off: { lengthMm: -0.3, widthMm: -0.7, depthMm: -0.1 },
+        minutes: 23,
+        note: 'Kraft holds its crease well.',
+        daysAgo: 22,
+      },
+    ],
+  },
+];
+
+const DAY_MS = 86_400_000;
+const toHalfMm = (mm: number): number => Math.round(mm * 2) / 2;
+
+function choiceOf(sizing: TraySizing, paper: Paper): Choice {
+  const { request, tray, lid } = sizing;
+  const part = ({ sheetMm, params }: TraySizing['tray']): Choice['tray'] => ({ sheetMm, wallMm: params.wallMm });
+  return {
+    formId: squareTray.id,
+    walls: request.walls,
+    ruler: request.ruler,
+    thicknessMm: request.thicknessMm,
+    tray: part(tray),
+    lid: part(lid),
+    paperId: paper.id,
+  };
+}
+
+/**
+ * The demo workshop: the monthly repair café “Saturday Mend” in the harbour town of Port Ellery. Sheets and predicted
+ * sizes are worked out by folding when it is loaded.
+ */
+export function demoWorkshop(now: Date): Workshop {
+  const papers = demoPapers();
+  const things = demoThings();
+  const ago = (days: number, minutes = 0): string =>
+    new Date(now.getTime() - days * DAY_MS - minutes * 60_000).toISOString();
+  const jobs: Workshop['jobs'] = [];
+  const pieces: Piece[] = [];
+  PLANS.forEach((plan, k) => {
+    const { block } = things[plan.thing - 1];
+    const paper = papers[plan.paper - 1];
+    const sizing = sizeTray({ block, ease: plan.ease, ruler: 'mm', walls: plan.walls, thicknessMm: caliperOf(paper) });
+    const choice = choiceOf(sizing, paper);
+    const purpose: Purpose = {
+      text: formatSizes([block.lengthMm, block.widthMm, block.heightMm], 'mm'),
+      block,
+      ease: plan.ease,
+    };
+    const id = demoId('job', k + 1);
+    jobs.push({
+      id,
+      title: plan.title,
+      purpose,
+      choice,
+      progress: plan.progress,
+      createdAt: ago(plan.daysAgo + 5),
+      updatedAt: ago(plan.daysAgo, 30),
+      version: 1,
+    });
+    for (const { off, minutes, note, daysAgo } of plan.folded) {
+      const { cavity } = sizing.tray.sizes;
+      pieces.push({
+        id: demoId('piece', pieces.length + 1),
+        jobId: id,
+        title: plan.title,
+        choice,
+        paperName: paper.name,
+        sheetsUsed: cutSquares(paper, [choice.tray.sheetMm, choice.lid.sheetMm])?.sheetsUsed ?? 0,
+        predicted: cavity,
+        measured: {
+          lengthMm: toHalfMm(cavity.lengthMm + off.lengthMm),
+          widthMm: toHalfMm(cavity.widthMm + off.widthMm),
+          depthMm: toHalfMm(cavity.depthMm + off.depthMm),
+        },
+        minutes,
+        note,
+        foldedAt: ago(daysAgo, 60 + pieces.length * 7),
+        version: 1,
+      });
+    }
+  });
+  return {
+    settings: { unit: 'mm', ruler: 'mm', ease: 'easy', walls: 'folded', scheme: 'system' },
+    papers,
+    things,
+    jobs,
+    pieces,
+  };
+}

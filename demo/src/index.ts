@@ -1,0 +1,1 @@
+export { demoWorkshop } from './demo-workshop';

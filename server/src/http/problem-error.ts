@@ -1,0 +1,42 @@
+import type { Issue, Problem } from '@odd-corner/contract';
+
+const TITLES: Readonly<Record<number, string>> = {
+  400: 'Some of what was sent does not fit',
+  401: 'A passphrase is needed',
+  403: 'Not allowed from there',
+  404: 'Not found',
+  405: 'Not done that way here',
+  409: 'Changed in the meantime',
+  413: 'Too much at once',
+  415: 'Send JSON',
+  422: 'That cannot be done',
+  500: 'Something went wrong here',
+};
+
+/** An error that becomes a problem answer. */
+export class ProblemError extends Error {
+  override readonly name = 'ProblemError';
+  constructor(
+    readonly status: number,
+    detail: string,
+    readonly more: { readonly issues?: Issue[]; readonly current?: unknown } = {},
+  ) {
+    super(detail);
+  }
+
+  toProblem(): Problem {
+    return {
+      type: 'about:blank',
+      title: TITLES[this.status] ?? 'Error',
+      status: this.status,
+      detail: this.message,
+      ...this.more,
+    };
+  }
+}
+
+export const notFound = (what: string): ProblemError => new ProblemError(404, `There is no such ${what}.`);
+
+/** The row was changed since the sender read it; both versions are now known to the sender. */
+export const stale = (current: unknown): ProblemError =>
+  new ProblemError(409, 'Someone changed this since you opened it.', { current });

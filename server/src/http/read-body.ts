@@ -1,0 +1,30 @@
+import type { Context } from 'hono';
+import type * as z from 'zod';
+import { id } from '@odd-corner/contract';
+import { notFound, ProblemError } from './problem-error';
+
+/**
+ * The request's JSON, checked.
+ * @throws ProblemError 415 when it is not sent as JSON, 400 with an issue list when it does not fit the schema
+ */
+export async function readBody<T extends z.ZodType>(c: Context, schema: T): Promise<z.infer<T>> {
+  if (!/^application\/json\b/i.test(c.req.header('content-type') ?? ''))
+    throw new ProblemError(415, 'Send the content type application/json.');
+  const raw: unknown = await c.req.json().catch(() => {
+    throw new ProblemError(400, 'The body is not JSON.');
+  });
+  const read = schema.safeParse(raw);
+  if (read.success) return read.data;
+  const issues = read.error.issues.map(({ path, message }) => ({
+    path: path.map((p) => (typeof p === 'number' ? p : String(p))),
+    message,
+  }));
+  throw new ProblemError(400, issues[0]?.message ?? 'The body does not fit.', { issues });
+}
+
+/** The id in the path; one that could not be an id belongs to nothing. */
+export function readId(c: Context, what: string): string {
+  const read = id.safeParse(c.req.param('id'));
+  if (!read.success) throw notFound(what);
+  return read.data;
+}

@@ -1,0 +1,185 @@
+import { type Job, job, type Paper, paper, piece, type Problem, problem } from '@odd-corner/contract';
+import { randomUUID } from 'node:crypto';
+import { bench, type Bench, KRAFT, watchJob } from './workshop';
+
+const post = async <T>(b: Bench, path: string, body: unknown): Promise<T> => {
+  const { status, body: answer } = await b.send('POST', path, body);
+  expect(status).toBe(201);
+  return answer;
+};
+
+describe('papers on the shelf', () => {
+  it('come back as they were written', async () => {
+    const b = bench();
+    const added = paper.parse(await post<Paper>(b, '/api/papers', KRAFT));
+    expect(added).toMatchObject({ ...KRAFT, version: 1 });
+    expect((await b.send('GET', '/api/papers')).body).toEqual([added]);
+  });
+
+  it('a write based on an old reading gets 409 and the row as it stands', async () => {
+    const b = bench();
+    const { id } = await post<Paper>(b, '/api/papers', KRAFT);
+    const first = await b.send('PUT', `/api/papers/${id}`, { ...KRAFT, count: 9, version: 1 });
+    expect(first).toMatchObject({ status: 200, body: { count: 9, version: 2 } });
+    const second = await b.send('PUT', `/api/papers/${id}`, { ...KRAFT, count: 5, version: 1 });
+    expect(second).toMatchObject({ status: 409, body: { status: 409, current: { count: 9, version: 2 } } });
+  });
+
+  it('can be removed and put back', async () => {
+    const b = bench();
+    const { id } = await post<Paper>(b, '/api/papers', KRAFT);
+    expect((await b.send('DELETE', `/api/papers/${id}`)).status).toBe(200);
+    expect((await b.send('GET', '/api/papers')).body).toEqual([]);
+    expect((await b.send('DELETE', `/api/papers/${id}`)).status).toBe(404);
+    expect((await b.send('POST', `/api/papers/${id}/restore`)).body).toMatchObject({ name: KRAFT.name });
+  });
+
+  it.each([
+    [{ count: -1 }, ['count']],
+    [{ count: 1.5 }, ['count']],
+    [{ gsm: 0 }, ['gsm']],
+    [{ name: '   ' }, ['name']],
+    [{ colourFront: 'blue' }, ['colourFront']],
+    [{ kind: 'marble' }, ['kind']],
+    [{ widthMm: null }, ['widthMm']],
+  ])('refuses %j beside its field', async (wrong, path) => {
+    const { status, body, response } = await bench().send('POST', '/api/papers', { ...KRAFT, ...wrong });
+    expect(status).toBe(400);
+    expect(response.headers.get('content-type')).toContain('application/problem+json');
+    expect(problem.parse(body).issues?.[0]).toMatchObject({ path });
+  });
+});
+
+describe('things', () => {
+  it('are added, changed, removed and put back', async () => {
+    const b = bench();
+    const draft = { name: 'Fuses', block: { lengthMm: 42, widthMm: 38, heightMm: 20 } };
+    const { id } = await post<{ id: string }>(b, '/api/things', draft);
+    expect((await b.send('PUT', `/api/things/${id}`, { ...draft, name: 'Lamp fuses', version: 1 })).body).toMatchObject(
+      { name: 'Lamp fuses', version: 2 },
+    );
+    expect((await b.send('PUT', `/api/things/${id}`, { ...draft, version: 1 })).status).toBe(409);
+    await b.send('DELETE', `/api/things/${id}`);
+    expect((await b.send('GET', '/api/things')).body).toEqual([]);
+    expect((await b.send('POST', `/api/things/${id}/restore`)).status).toBe(200);
+  });
+});
+
+describe('a job from plan to logbook', () => {
+  const start = async (count = 3): Promise<{ b: Bench; sheet: Paper; begun: Job }> => {
+    const b = bench();
+    const sheet = await post<Paper>(b, '/api/papers', { ...KRAFT, count });
+    return { b, sheet, begun: job.parse(await post<Job>(b, '/api/jobs', watchJob(sheet.id))) };
+  };
+  const record = (jobId: string, more: object = {}) => ({
+    id: randomUUID(),
+    jobId,
+    sheetsUsed: 1,
+    measured: { lengthMm: 62, widthMm: 61, depthMm: 31 },
+    minutes: 20,
+    note: '',
+    ...more,
+  });
+  const countOf = async (b: Bench): Promise<number> => ((await b.send('GET', '/api/papers')).body as Paper[])[0].count;
+
+  it('is planned, then being folded, then folded', async () => {
+    const { b, begun } = await start();
+    expect(begun.state).toBe('planned');
+    const moved = await b.send('PUT', `/api/jobs/${begun.id}/progress`, { part: 'tray', step: 4, seconds: 90 });
+    expect(moved.body).toMatchObject({ state: 'folding', progress: { part: 'tray', step: 4, seconds: 90 } });
+    await post(b, '/api/pieces', record(begun.id));
+    expect((await b.send('GET', `/api/jobs/${begun.id}`)).body).toMatchObject({ state: 'folded' });
+  });
+
+  it('recording takes sheets off the shelf, once however often it is sent, and undo puts them back', async () => {
+    const { b, begun } = await start();
+    const draft = record(begun.id, { sheetsUsed: 2 });
+    const written = piece.parse(await post(b, '/api/pieces', draft));
+    await post(b, '/api/pieces', draft);
+    expect(await countOf(b)).toBe(1);
+    expect((await b.send('GET', '/api/pieces')).body).toHaveLength(1);
+    expect(written.predicted.lengthMm).toBeGreaterThan(60);
+    expect((await b.send('DELETE', `/api/pieces/${draft.id}`)).status).toBe(200);
+    expect(await countOf(b)).toBe(3);
+    expect((await b.send('DELETE', `/api/pieces/${draft.id}`)).status).toBe(404);
+  });
+
+  it('recording more sheets than there are writes nothing', async () => {
+    const { b, begun } = await start(1);
+    const { status, body } = await b.send('POST', '/api/pieces', record(begun.id, { sheetsUsed: 2 }));
+    expect(status).toBe(422);
+    expect((body as Problem).issues?.[0].path).toEqual(['sheetsUsed']);
+    expect((await b.send('GET', '/api/pieces')).body).toEqual([]);
+    expect(await countOf(b)).toBe(1);
+  });
+
+  it('keeps its piece when its paper was removed', async () => {
+    const { b, sheet, begun } = await start();
+    await b.send('DELETE', `/api/papers/${sheet.id}`);
+    expect(piece.parse(await post(b, '/api/pieces', record(begun.id)))).toMatchObject({ paperName: null });
+  });
+
+  it('refuses a paper that does not exist and a stale change', async () => {
+    const { b, begun } = await start();
+    expect((await b.send('POST', '/api/jobs', watchJob(randomUUID()))).status).toBe(404);
+    const change = { ...watchJob(null), title: 'Clock parts', version: begun.version };
+    expect((await b.send('PUT', `/api/jobs/${begun.id}`, change)).status).toBe(200);
+    expect((await b.send('PUT', `/api/jobs/${begun.id}`, change)).status).toBe(409);
+  });
+});
+
+describe('the door', () => {
+  it.each([
+    [{ host: 'evil.example' }, 'GET'],
+    [{ host: 'localhost.evil.example:4377' }, 'GET'],
+    [{ origin: 'http://evil.example' }, 'POST'],
+    [{ origin: 'null' }, 'POST'],
+    [{ 'sec-fetch-site': 'cross-site' }, 'POST'],
+  ])('stays shut for %j', async (headers, method) => {
+    const { status } = await bench().send(
+      method,
+      '/api/papers',
+      method === 'POST' ? KRAFT : undefined,
+      headers as Record<string, string>,
+    );
+    expect(status).toBe(403);
+  });
+
+  it('takes JSON only, of sensible size', async () => {
+    const b = bench();
+    expect((await b.send('POST', '/api/papers', 'name=x', { 'content-type': 'text/plain' })).status).toBe(415);
+    expect((await b.send('POST', '/api/papers', '{"name":')).status).toBe(400);
+    expect((await b.send('POST', '/api/papers', { ...KRAFT, name: 'x'.repeat(300_000) })).status).toBe(413);
+  });
+
+  it('answers unknown addresses and ids in the one error shape', async () => {
+    const b = bench();
+    for (const path of ['/api/nothing', '/api/jobs/1', `/api/jobs/${randomUUID()}`]) {
+      const { status, body } = await b.send('GET', path);
+      expect(status).toBe(404);
+      expect(problem.parse(body).status).toBe(404);
+    }
+  });
+
+  it('asks for the passphrase when it is opened to a network', async () => {
+    const b = bench({ passphrase: 'low tide' });
+    expect((await b.send('GET', '/api/papers')).status).toBe(401);
+    const authorization = `Basic ${Buffer.from('workshop:low tide').toString('base64')}`;
+    expect((await b.send('GET', '/api/papers', undefined, { authorization, host: 'shed.local:4377' })).status).toBe(
+      200,
+    );
+  });
+});
+
+describe('settings', () => {
+  it('change by version', async () => {
+    const b = bench();
+    const { body } = await b.send('GET', '/api/settings');
+    expect((await b.send('PUT', '/api/settings', { ...(body as object), unit: 'in' })).body).toMatchObject({
+      unit: 'in',
+      version: 2,
+    });
+    expect((await b.send('PUT', '/api/settings', body)).status).toBe(409);
+    expect((await b.send('PUT', '/api/settings', { ...(body as object), unit: 'cubit' })).status).toBe(400);
+  });
+});

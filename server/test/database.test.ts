@@ -1,0 +1,125 @@
+import { workshop as workshopSchema } from '@odd-corner/contract';
+import { demoWorkshop } from '@odd-corner/demo';
+import { make } from '@odd-corner/core';
+import { mkdtempSync, readdirSync, rmSync, writeFileSync, cpSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { openDatabase } from '../src/db/open-database';
+import { fillWorkshop, isEmpty, openWorkshop } from '../src/db/workshop';
+import { readOptions, StartRefused } from '../src/read-options';
+import { MIGRATIONS } from './workshop';
+
+const folders: string[] = [];
+const folder = (): string => {
+  folders.push(mkdtempSync(join(tmpdir(), 'odd-corner-')));
+  return folders[folders.length - 1];
+};
+afterAll(() => folders.forEach((dir) => rmSync(dir, { recursive: true })));
+
+describe('a workshop’s file', () => {
+  it('flushes at every commit and holds references', () => {
+    const db = openDatabase(join(folder(), 'w.sqlite'), MIGRATIONS);
+    expect(db.pragma('journal_mode', { simple: true })).toBe('wal');
+    expect(db.pragma('synchronous', { simple: true })).toBe(2);
+    expect(() => db.prepare("INSERT INTO progress VALUES ('no such job', 'tray', 0, 0)").run()).toThrow(/FOREIGN KEY/);
+    db.close();
+  });
+
+  it('is copied before a new migration, which runs once', () => {
+    const dir = folder();
+    const file = join(dir, 'w.sqlite');
+    const migrations = join(dir, 'migrations');
+    cpSync(MIGRATIONS, migrations, { recursive: true });
+    openDatabase(file, migrations).close();
+    writeFileSync(join(migrations, '0002-extra.sql'), 'CREATE TABLE extra (n INTEGER);');
+    openDatabase(file, migrations).close();
+    const db = openDatabase(file, migrations);
+    expect(db.pragma('user_version', { simple: true })).toBe(2);
+    db.close();
+    expect(readdirSync(dir)).toContain('w.sqlite.before-0002');
+  });
+
+  it('is left as it was by a migration that fails', () => {
+    const dir = folder();
+    const migrations = join(dir, 'migrations');
+    cpSync(MIGRATIONS, migrations, { recursive: true });
+    openDatabase(join(dir, 'w.sqlite'), migrations).close();
+    writeFileSync(
+      join(migrations, '0002-broken.sql'),
+      'CREATE TABLE extra (n INTEGER); CREATE TABLE papers (n INTEGER);',
+    );
+    expect(() => openDatabase(join(dir, 'w.sqlite'), migrations)).toThrow(/already exists/);
+    const db = openDatabase(join(dir, 'w.sqlite'), MIGRATIONS);
+    expect(db.prepare("SELECT count(*) AS n FROM sqlite_master WHERE name = 'extra'").get()).toEqual({ n: 0 });
+    db.close();
+  });
+
+  it('refuses a file from a newer version', () => {
+    const file = join(folder(), 'w.sqlite');
+    const db = openDatabase(file, MIGRATIONS);
+    db.pragma('user_version = 99');
+    db.close();
+    expect(() => openDatabase(file, MIGRATIONS)).toThrow(/newer version/);
+  });
+});
+
+describe('the demo workshop', () => {
+  const data = demoWorkshop(new Date('2026-11-27T10:00:00Z'));
+
+  it('is what the schemas allow, and reads back as it was written', () => {
+    expect(workshopSchema.parse(data)).toEqual(data);
+    const workshop = openWorkshop(openDatabase(':memory:', MIGRATIONS));
+    expect(isEmpty(workshop)).toBe(true);
+    fillWorkshop(workshop, data);
+    const byId = (a: { id: string }, b: { id: string }): number => (a.id < b.id ? -1 : 1);
+    expect([...workshop.papers.list()].sort(byId)).toEqual([...data.papers].sort(byId));
+    expect([...workshop.things.list()].sort(byId)).toEqual([...data.things].sort(byId));
+    expect([...workshop.pieces.list()].sort(byId)).toEqual([...data.pieces].sort(byId));
+    expect(
+      workshop.jobs
+        .list()
+        .map(({ state: _, ...job }) => job)
+        .sort(byId),
+    ).toEqual([...data.jobs].sort(byId));
+  });
+
+  it('has jobs in every state, and predictions that folding confirms', () => {
+    const workshop = openWorkshop(openDatabase(':memory:', MIGRATIONS));
+    fillWorkshop(workshop, data);
+    expect(new Set(workshop.jobs.list().map((j) => j.state))).toEqual(new Set(['planned', 'folding', 'folded']));
+    for (const { choice, predicted, sheetsUsed } of workshop.pieces.list()) {
+      const { sizes } = make(choice.formId, {
+        sheetMm: choice.tray.sheetMm,
+        params: { part: 'tray', wallMm: choice.tray.wallMm },
+        thicknessMm: choice.thicknessMm,
+      });
+      expect(predicted).toEqual(sizes.cavity);
+      expect(sheetsUsed).toBeGreaterThan(0);
+    }
+  });
+});
+
+describe('starting', () => {
+  it('reads the environment', () => {
+    expect(readOptions({ PORT: '5000', ODD_CORNER_DATA: '/srv/paper' }, ['--demo'])).toEqual({
+      port: 5000,
+      host: '127.0.0.1',
+      file: '/srv/paper/demo.sqlite',
+      demo: true,
+      passphrase: null,
+    });
+    expect(readOptions({ HOST: '0.0.0.0', ODD_CORNER_PASSPHRASE: 'tide' }, [])).toMatchObject({
+      host: '0.0.0.0',
+      passphrase: 'tide',
+    });
+  });
+
+  it.each([
+    [{ PORT: 'http' }, []],
+    [{ PORT: '70000' }, []],
+    [{ HOST: '0.0.0.0' }, []],
+    [{}, ['--dmeo']],
+  ])('refuses %j %j', (env, args) =>
+    expect(() => readOptions(env as Record<string, string>, args)).toThrow(StartRefused),
+  );
+});
