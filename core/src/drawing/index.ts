@@ -5,3 +5,4 @@ export * from './surfaces';
 export * from './view';
 export * from './skin';
 export * from './crease-picture';
+export * from './tray-scene';

@@ -1,19 +1,23 @@
 import type { Hand } from '../folding/hand';
 import type { FormStep, StepArrow, StepWords } from './form';
 
+interface Shown {
+  readonly view?: FormStep['view'];
+  readonly creases?: readonly string[];
+  readonly arrows: readonly StepArrow[];
+}
+
 /** Collects the steps of a sequence while a hand makes them. */
-export function recordSteps(hand: Hand): {
+export interface StepRecord {
   readonly steps: FormStep[];
-  step(
-    words: StepWords,
-    show: { view?: FormStep['view']; creases?: readonly string[]; arrows: readonly StepArrow[] },
-    moves: () => void,
-  ): void;
-} {
+  readonly step: (words: StepWords, shown: Shown, moves: () => void) => void;
+}
+
+export function recordSteps(hand: Hand): StepRecord {
   const steps: FormStep[] = [];
   return {
     steps,
-    step(words, { view = 'table', creases = [], arrows }, moves) {
+    step: (words, { view = 'table', creases = [], arrows }, moves) => {
       steps.push({ ...words, poses: hand.watch(moves), creases, arrows, view });
     },
   };

@@ -1,5 +1,6 @@
 import { type Job, job as jobSchema, type JobDraft, type Progress } from '@odd-corner/contract';
 import type { Db } from '../db/open-database';
+import { readJson } from '../db/read-json';
 import { notFound, stale } from '../http/problem-error';
 
 interface Row {
@@ -24,8 +25,8 @@ function toJob({ purpose, choice, part, step, seconds, pieces, ...rest }: Row): 
   const begun = part !== null && (part === 'lid' || (step ?? 0) > 0);
   return jobSchema.parse({
     ...rest,
-    purpose: JSON.parse(purpose),
-    choice: JSON.parse(choice),
+    purpose: readJson(purpose),
+    choice: readJson(choice),
     progress: { part: part ?? 'tray', step: step ?? 0, seconds: seconds ?? 0 },
     state: pieces > 0 ? 'folded' : begun ? 'folding' : 'planned',
   });

@@ -1,5 +1,6 @@
 import { type Piece, piece as pieceSchema } from '@odd-corner/contract';
 import type { Db } from '../db/open-database';
+import { readJson } from '../db/read-json';
 
 interface Row {
   readonly id: string;
@@ -22,9 +23,9 @@ const SELECT = `SELECT id, job_id AS jobId, title, choice, paper_name AS paperNa
 const toPiece = ({ choice, predicted, measured, ...rest }: Row): Piece =>
   pieceSchema.parse({
     ...rest,
-    choice: JSON.parse(choice),
-    predicted: JSON.parse(predicted),
-    measured: measured && JSON.parse(measured),
+    choice: readJson(choice),
+    predicted: readJson(predicted),
+    measured: measured === null ? null : readJson(measured),
   });
 
 /** The logbook: each folded piece, as predicted and as measured. */

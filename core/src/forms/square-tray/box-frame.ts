@@ -15,7 +15,7 @@ export interface BoxFrame {
   readonly h: number;
   /** Centre to rim, b + h: a quarter of the diagonal. */
   readonly m: number;
-  on(x: number, y: number): Point;
+  readonly on: (x: number, y: number) => Point;
 }
 
 /** @param wallMm wall height, or null for the height that folding alone gives: an eighth of the diagonal */

@@ -1,0 +1,47 @@
+import { IDENTITY, type Point3 } from '../folding/transform';
+import type { Made } from '../forms/make';
+import { blockInTray, lidOverTray } from '../forms/square-tray/assembled';
+import type { BlockSize } from '../measure/parse-sizes';
+import { draw } from './draw';
+import type { Drawing } from './drawing';
+import { skinOf, type SkinPiece } from './skin';
+import type { Part } from './surfaces';
+import { fromDirection } from './view';
+
+/** A folded tray with what goes in and the lid that goes over, ready to be shown. */
+export interface TrayScene {
+  /** Lid lifted off, contents in view. */
+  readonly open: Drawing;
+  readonly closed: Drawing;
+  /** Surfaces for a picture that can be turned; the lid's are where it rests. */
+  readonly tray: readonly SkinPiece[];
+  readonly lid: readonly SkinPiece[];
+  readonly block: readonly (readonly Point3[])[];
+  /** How far up the lid is drawn when it is off, in mm. */
+  readonly liftMm: number;
+}
+
+const VIEW = fromDirection(28, 33);
+
+/** @param block contents, or null for an empty tray */
+export function trayScene(tray: Made, lid: Made, block: BlockSize | null): TrayScene {
+  const [trayPose, lidPose] = [tray.folding.finished, lid.folding.finished];
+  const floorMm = tray.sizes.nominal.wallMm - tray.sizes.cavity.depthMm;
+  // The lid's floor lies on the tray's rim, or hangs from its own rim on the table, whichever is higher.
+  const restMm = Math.max(lid.sizes.nominal.wallMm, tray.sizes.nominal.wallMm + floorMm);
+  const liftMm = 1.05 * tray.sizes.nominal.wallMm + Math.max(0.55 * tray.sizes.nominal.baseMm, block ? block.heightMm : 0);
+  const sides = block ? blockInTray(trayPose, block, floorMm) : [];
+  const parts = (lift: number): Part[] => [
+    { kind: 'paper', pose: trayPose, motion: IDENTITY },
+    { kind: 'paper', pose: lidPose, motion: lidOverTray(trayPose, lidPose, restMm, lift) },
+    ...(sides.length ? [{ kind: 'thing' as const, sides }] : []),
+  ];
+  return {
+    open: draw(parts(liftMm), VIEW),
+    closed: draw(parts(0), VIEW),
+    tray: skinOf(trayPose),
+    lid: skinOf(lidPose, lidOverTray(trayPose, lidPose, restMm, 0)),
+    block: sides,
+    liftMm,
+  };
+}

@@ -1,0 +1,15 @@
+// Builds the web application and the server bundle.
+import { spawnSync } from 'node:child_process';
+
+function run(args, cwd) {
+  const { status } = spawnSync(process.execPath, args, {
+    cwd,
+    stdio: 'inherit',
+    env: { ...process.env, NG_CLI_ANALYTICS: 'false' },
+  });
+  if (status !== 0) process.exit(status ?? 1);
+}
+
+run(['subset-icons.mjs'], 'web');
+run(['../node_modules/@angular/cli/bin/ng.js', 'build'], 'web');
+run(['build.mjs'], 'server');

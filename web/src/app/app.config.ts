@@ -1,0 +1,16 @@
+import { provideHttpClient, withFetch } from '@angular/common/http';
+import { type ApplicationConfig, provideBrowserGlobalErrorListeners } from '@angular/core';
+import { provideRouter, TitleStrategy, withComponentInputBinding, withInMemoryScrolling } from '@angular/router';
+import { routes } from './app.routes';
+import { PageTitle } from './page-title';
+import { provideFoldingWorker } from './workers/provide-folding-worker';
+
+export const appConfig: ApplicationConfig = {
+  providers: [
+    provideBrowserGlobalErrorListeners(),
+    provideHttpClient(withFetch()),
+    provideRouter(routes, withComponentInputBinding(), withInMemoryScrolling({ scrollPositionRestoration: 'enabled' })),
+    { provide: TitleStrategy, useClass: PageTitle },
+    provideFoldingWorker(),
+  ],
+};

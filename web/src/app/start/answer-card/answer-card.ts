@@ -1,0 +1,72 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, output, signal } from '@angular/core';
+import type { Paper } from '@odd-corner/contract';
+import { caliperOf, COMMON_PAPER, DECIDED_BY, explainLid, explainTray, RULERS, squareTray, type TraySizing } from '@odd-corner/core';
+import { WorkshopSettings } from '../../data/workshop-settings';
+import { DrawingView, PLAIN_PAPER } from '../../ui/drawing-view/drawing-view';
+import { LengthFigure } from '../../ui/length-text/length-figure';
+import { LengthPipe } from '../../ui/length-text/length.pipe';
+import { SizesPipe } from '../../ui/length-text/sizes.pipe';
+import { Why } from '../../ui/why/why';
+import type { FormAnswer } from '../start-answers';
+
+/** What the maker settled on. */
+export interface Chosen {
+  readonly sizing: TraySizing;
+  readonly paper: Paper | null;
+}
+
+const SHOWN_AT_FIRST = 4;
+
+/** One way to make it: picture, sheets, what decided them, papers that can give them, and the way to begin. */
+@Component({
+  selector: 'oc-answer-card',
+  imports: [DrawingView, LengthFigure, LengthPipe, SizesPipe, Why],
+  templateUrl: './answer-card.html',
+  styleUrl: './answer-card.scss',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class AnswerCard {
+  readonly answer = input.required<FormAnswer>();
+  readonly busy = input(false);
+  readonly begin = output<Chosen>();
+  private readonly settings = inject(WorkshopSettings);
+
+  protected readonly form = squareTray;
+  protected readonly commonMm = caliperOf(COMMON_PAPER);
+  /** The paper picked, as long as it can still give the sheets. */
+  protected readonly picked = linkedSignal<FormAnswer, string | null>({
+    source: this.answer,
+    computation: (answer, before) => (answer.shelf.some((s) => s.plan && s.paper.id === before?.value) || !answer.done ? (before?.value ?? null) : null),
+  });
+  protected readonly all = signal(false);
+
+  protected readonly chosen = computed((): Chosen | null => {
+    const { sizing, shelf } = this.answer();
+    const onShelf = shelf.find((s) => s.paper.id === this.picked());
+    return onShelf ? { sizing: onShelf.sizing, paper: onShelf.paper } : sizing && { sizing, paper: null };
+  });
+  protected readonly colours = computed(() => {
+    const paper = this.chosen()?.paper;
+    return paper ? { front: paper.colourFront, back: paper.colourBack } : PLAIN_PAPER;
+  });
+  protected readonly title = computed(() => (this.answer().walls === 'folded' ? 'Folded to the middle' : 'Walls measured'));
+  protected readonly way = computed(() =>
+    this.answer().walls === 'folded' ? 'No ruler needed: every fold meets an edge or a crease.' : `One measure with the ruler, and the walls are no higher than needed.`,
+  );
+  protected readonly decided = computed(() => {
+    const sizing = this.chosen()?.sizing;
+    return sizing ? DECIDED_BY[sizing.tray.decided] : '';
+  });
+  protected readonly ruler = computed(() => RULERS[this.settings.current().ruler].name);
+  protected readonly whyTray = computed(() => {
+    const sizing = this.chosen()?.sizing;
+    return sizing ? explainTray(sizing, this.settings.current().unit) : [];
+  });
+  protected readonly whyLid = computed(() => {
+    const sizing = this.chosen()?.sizing;
+    return sizing ? explainLid(sizing, this.settings.current().unit) : [];
+  });
+  protected readonly can = computed(() => this.answer().shelf.filter((s) => s.plan));
+  protected readonly cannot = computed(() => this.answer().shelf.filter((s) => !s.plan));
+  protected readonly shown = computed(() => (this.all() ? this.can() : this.can().slice(0, SHOWN_AT_FIRST)));
+}

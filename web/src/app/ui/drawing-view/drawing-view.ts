@@ -1,0 +1,72 @@
+import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import type { Drawing, DrawnArrow, Patch } from '@odd-corner/core';
+
+/** Colours of the paper at hand. */
+export interface PaperColours {
+  readonly front: string;
+  readonly back: string;
+}
+
+export const PLAIN_PAPER: PaperColours = { front: '#c79a63', back: '#fbf8ef' };
+
+interface ShownArrow {
+  readonly kind: DrawnArrow['kind'];
+  readonly path: string;
+  readonly head: string;
+  readonly tail: string | null;
+}
+
+/** Share of the picture's larger side kept free round it. */
+const MARGIN = 0.06;
+
+/** A neutral drawing as SVG on the screen. Side colours are the paper's own; fold lines carry dash, colour and label. */
+@Component({
+  selector: 'oc-drawing',
+  templateUrl: './drawing-view.html',
+  styleUrl: './drawing-view.scss',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  host: { '[style.--front]': 'colours().front', '[style.--back]': 'colours().back' },
+})
+export class DrawingView {
+  readonly drawing = input.required<Drawing>();
+  /** What the picture shows, in words. */
+  readonly label = input.required<string>();
+  readonly colours = input<PaperColours>(PLAIN_PAPER);
+
+  protected readonly margin = computed(() => MARGIN * Math.max(this.drawing().box.width, this.drawing().box.height));
+  protected readonly viewBox = computed(() => {
+    const { x, y, width, height } = this.drawing().box;
+    const m = this.margin();
+    return `${x - m} ${y - m} ${width + 2 * m} ${height + 2 * m}`;
+  });
+  protected readonly patches = computed(() =>
+    this.drawing().patches.map((patch) => ({ points: patch.points.map((p) => `${p.x},${p.y}`).join(' '), fill: fillOf(patch) })),
+  );
+  protected readonly arrows = computed(() => this.drawing().arrows.map((arrow) => this.shown(arrow)));
+
+  private shown({ kind, from, bend, to }: DrawnArrow): ShownArrow {
+    const size = this.margin() * 0.62;
+    return {
+      kind,
+      path: `M${from.x} ${from.y} Q${bend.x} ${bend.y} ${to.x} ${to.y}`,
+      head: head(bend, to, size),
+      // A fold that is opened again points both ways.
+      tail: kind === 'fold-and-unfold' ? head(bend, from, size) : null,
+    };
+  }
+}
+
+/** Shade of a piece: its side's colour, darkened where less light falls. */
+function fillOf({ side, light }: Patch): string {
+  const base = side === 'thing' ? 'var(--thing)' : side === 'white' ? 'var(--back)' : 'var(--front)';
+  return `color-mix(in oklab, ${base} ${Math.round(46 + 54 * light)}%, #3a2f22)`;
+}
+
+/** An arrow head at `tip`, coming from `from`. */
+function head(from: { x: number; y: number }, tip: { x: number; y: number }, size: number): string {
+  const length = Math.hypot(tip.x - from.x, tip.y - from.y) || 1;
+  const [ux, uy] = [(tip.x - from.x) / length, (tip.y - from.y) / length];
+  const [bx, by] = [tip.x - ux * size, tip.y - uy * size];
+  const half = size * 0.46;
+  return `${tip.x},${tip.y} ${bx - uy * half},${by + ux * half} ${bx + ux * size * 0.28},${by + uy * size * 0.28} ${bx + uy * half},${by - ux * half}`;
+}

@@ -1,0 +1,4 @@
+import { expose } from 'comlink';
+import { foldingTasks } from './folding-tasks';
+
+expose(foldingTasks);
