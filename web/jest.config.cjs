@@ -11,7 +11,10 @@ module.exports = {
   setupFilesAfterEnv: ['<rootDir>/src/test-setup.ts'],
   testMatch: ['<rootDir>/src/**/*.spec.ts'],
   transform: {
-    [`node_modules/(${esmOnly})/.+\\.m?js$`]: ['@swc/jest', { jsc: { target: 'es2022' }, module: { type: 'commonjs' } }],
+    [`node_modules/(${esmOnly})/.+\\.m?js$`]: [
+      '@swc/jest',
+      { jsc: { target: 'es2022' }, module: { type: 'commonjs' } },
+    ],
     '(core|contract)/src/.+\\.ts$': [
       '@swc/jest',
       { jsc: { parser: { syntax: 'typescript' }, target: 'es2022' }, module: { type: 'commonjs' } },

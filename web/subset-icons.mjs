@@ -11,7 +11,8 @@ const shapes = fontkit.create(font);
 let text = '';
 for (const name of icons) {
   const { glyphs } = shapes.layout(name);
-  const privateUse = glyphs.length === 1 ? shapes.stringsForGlyph(glyphs[0].id).find((s) => s.codePointAt(0) >= 0xe000) : undefined;
+  const privateUse =
+    glyphs.length === 1 ? shapes.stringsForGlyph(glyphs[0].id).find((s) => s.codePointAt(0) >= 0xe000) : undefined;
   if (!privateUse) throw new Error(`No Material Symbol named '${name}'`);
   text += name + privateUse;
 }

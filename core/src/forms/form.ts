@@ -21,6 +21,8 @@ export interface StepWords {
   readonly check: string;
   readonly slip: { readonly what: string; readonly remedy: string };
   readonly crease: 'sharp' | 'soft' | 'none';
+  /** Where the work can hurt someone: the usual caution. */
+  readonly caution?: string;
 }
 
 /** One step: poses on one pattern, from before to after; between them the folded state of a crease that is opened again. */

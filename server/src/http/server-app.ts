@@ -23,6 +23,7 @@ export function serverApp(workshop: Workshop, { demo, siteDir, passphrase }: Ser
     secureHeaders({
       contentSecurityPolicy: {
         defaultSrc: ["'self'"],
+        scriptSrc: ["'self'"],
         // Component styles are put into the page by the framework.
         styleSrc: ["'self'", "'unsafe-inline'"],
         imgSrc: ["'self'", 'data:', 'blob:'],

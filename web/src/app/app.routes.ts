@@ -1,14 +1,37 @@
 import type { Routes } from '@angular/router';
 
 export const routes: Routes = [
-  { path: '', pathMatch: 'full', title: 'Start', loadComponent: () => import('./start/start-page').then((m) => m.StartPage) },
-  { path: 'jobs', pathMatch: 'full', title: 'Jobs', loadComponent: () => import('./jobs/jobs-page').then((m) => m.JobsPage) },
+  {
+    path: '',
+    pathMatch: 'full',
+    title: 'Start',
+    loadComponent: () => import('./start/start-page').then((m) => m.StartPage),
+  },
+  {
+    path: 'jobs',
+    pathMatch: 'full',
+    title: 'Jobs',
+    loadComponent: () => import('./jobs/jobs-page').then((m) => m.JobsPage),
+  },
   { path: 'jobs/:id', pathMatch: 'full', redirectTo: 'jobs/:id/sheet' },
   { path: 'jobs/:id/:station', title: 'Job', loadComponent: () => import('./job/job-page').then((m) => m.JobPage) },
   { path: 'shelf', title: 'Shelf', loadComponent: () => import('./shelf/shelf-page').then((m) => m.ShelfPage) },
-  { path: 'forms', pathMatch: 'full', title: 'Forms', loadComponent: () => import('./forms/forms-page').then((m) => m.FormsPage) },
+  {
+    path: 'forms',
+    pathMatch: 'full',
+    title: 'Forms',
+    loadComponent: () => import('./forms/forms-page').then((m) => m.FormsPage),
+  },
   { path: 'forms/:id', title: 'Form', loadComponent: () => import('./forms/form-page').then((m) => m.FormPage) },
-  { path: 'logbook', title: 'Logbook', loadComponent: () => import('./logbook/logbook-page').then((m) => m.LogbookPage) },
-  { path: 'settings', title: 'Settings', loadComponent: () => import('./settings/settings-page').then((m) => m.SettingsPage) },
+  {
+    path: 'logbook',
+    title: 'Logbook',
+    loadComponent: () => import('./logbook/logbook-page').then((m) => m.LogbookPage),
+  },
+  {
+    path: 'settings',
+    title: 'Settings',
+    loadComponent: () => import('./settings/settings-page').then((m) => m.SettingsPage),
+  },
   { path: '**', title: 'Not here', loadComponent: () => import('./ui/not-here/not-here').then((m) => m.NotHere) },
 ];

@@ -53,6 +53,7 @@ export function trayWords(
             remedy: 'Pull it out and turn it over the rim the other way; nothing is lost.',
           },
           crease: 'sharp',
+          caution: 'Use a glue stick or thin paste, and open a window while it sets.',
         };
   const lift = (end: 'far' | 'near'): StepWords => ({
     id: `${end}-lift`,

@@ -1,2 +1,66 @@
-import { Component, ChangeDetectionStrategy } from '@angular/core';
-@Component({selector:'oc-x', template:'soon', changeDetection: ChangeDetectionStrategy.OnPush}) export class FormPage {}
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { RouterLink } from '@angular/router';
+import { caliperOf, COMMON_PAPER, squareTray, WALL_SHARE } from '@odd-corner/core';
+import { forkJoin, switchMap } from 'rxjs';
+import { DrawingView, PLAIN_PAPER } from '../ui/drawing-view/drawing-view';
+import { LengthFigure } from '../ui/length-text/length-figure';
+import { LengthPipe } from '../ui/length-text/length.pipe';
+import { SizesPipe } from '../ui/length-text/sizes.pipe';
+import { NotHere } from '../ui/not-here/not-here';
+import { PaperModel } from '../ui/paper-model/paper-model';
+import { Folding } from '../workers/folding.service';
+
+const LARGEST_MM = 600;
+/** The lid shown is a little larger; the fit to contents works out how much it must be. */
+const LID_MORE_MM = 4;
+
+/** One form: its sheet and walls to be dragged, sizes, crease pattern and the folded piece following. */
+@Component({
+  selector: 'oc-form-page',
+  imports: [DrawingView, LengthFigure, LengthPipe, NotHere, PaperModel, RouterLink, SizesPipe],
+  templateUrl: './form-page.html',
+  styleUrl: './form-page.scss',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class FormPage {
+  readonly id = input.required<string>();
+  private readonly folding = inject(Folding);
+  protected readonly form = squareTray;
+  protected readonly paper = PLAIN_PAPER;
+  protected readonly range = { min: squareTray.sheetMm.min, max: LARGEST_MM };
+
+  protected readonly sheetMm = signal(150);
+  /** Wall height as a share of its range, or null for the height that folding gives. */
+  protected readonly wallShare = signal<number | null>(null);
+  protected readonly lowestMm = computed(() => Math.ceil(WALL_SHARE.min * this.sheetMm()));
+  protected readonly tallestMm = computed(() => Math.ceil(WALL_SHARE.max * this.sheetMm()) - 1);
+  protected readonly wallMm = computed(() => {
+    const share = this.wallShare();
+    return share === null ? null : Math.round(this.lowestMm() + share * (this.tallestMm() - this.lowestMm()));
+  });
+
+  protected readonly shown = toSignal(
+    toObservable(computed(() => ({ sheetMm: this.sheetMm(), wallMm: this.wallMm() }))).pipe(
+      switchMap(({ sheetMm, wallMm }) => {
+        const asked = {
+          formId: squareTray.id,
+          part: 'tray',
+          sheetMm,
+          wallMm,
+          thicknessMm: caliperOf(COMMON_PAPER),
+        } as const;
+        const lid = { ...asked, part: 'eared-lid', sheetMm: sheetMm + LID_MORE_MM } as const;
+        return forkJoin({
+          tray: this.folding.part(asked),
+          scene: this.folding.scene({ tray: asked, lid, block: null }),
+        });
+      }),
+    ),
+    { initialValue: null },
+  );
+
+  protected setWall(mm: number): void {
+    this.wallShare.set((mm - this.lowestMm()) / Math.max(1, this.tallestMm() - this.lowestMm()));
+  }
+}

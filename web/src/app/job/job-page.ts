@@ -1,2 +1,147 @@
-import { Component, ChangeDetectionStrategy } from '@angular/core';
-@Component({selector:'oc-x', template:'soon', changeDetection: ChangeDetectionStrategy.OnPush}) export class JobPage {}
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
+import { Router } from '@angular/router';
+import type { Job, JobDraft } from '@odd-corner/contract';
+import { formatLength, formatSizes } from '@odd-corner/core';
+import { concatMap, of } from 'rxjs';
+import { ApiFailure, failureText } from '../data/api';
+import { Jobs } from '../data/jobs';
+import { Papers } from '../data/papers';
+import { WorkshopSettings } from '../data/workshop-settings';
+import { FoldStation } from '../fold/fold-station/fold-station';
+import { RecordStation } from '../record/record-station/record-station';
+import { NotHere } from '../ui/not-here/not-here';
+import { StateNote } from '../ui/state-note/state-note';
+import { UndoBar } from '../ui/undo/undo-bar';
+import { FormStation } from './form-station/form-station';
+import type { Outcome } from './job-change';
+import { PurposeStation } from './purpose-station/purpose-station';
+import { SheetStation } from './sheet-station/sheet-station';
+import { SoonStation } from './soon-station/soon-station';
+import { isStation, stripOf } from './stations';
+import { Strip } from './strip/strip';
+
+/** One job: the strip of its stations and the one that is open. */
+@Component({
+  selector: 'oc-job-page',
+  imports: [
+    Strip,
+    StateNote,
+    NotHere,
+    PurposeStation,
+    FormStation,
+    SheetStation,
+    SoonStation,
+    FoldStation,
+    RecordStation,
+  ],
+  templateUrl: './job-page.html',
+  styleUrl: './job-page.scss',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class JobPage {
+  readonly id = input.required<string>();
+  readonly station = input.required<string>();
+  private readonly jobs = inject(Jobs);
+  protected readonly papers = inject(Papers);
+  private readonly settings = inject(WorkshopSettings);
+  private readonly undo = inject(UndoBar);
+  private readonly router = inject(Router);
+
+  protected readonly job = signal<Job | null>(null);
+  protected readonly failed = signal<string | null>(null);
+  protected readonly missing = signal(false);
+  protected readonly saving = signal(false);
+
+  protected readonly open = computed(() => {
+    const station = this.station();
+    return isStation(station) ? station : null;
+  });
+  protected readonly paper = computed(() => {
+    const paperId = this.job()?.choice.paperId;
+    return (paperId && this.papers.rows().find((p) => p.id === paperId)) || null;
+  });
+  protected readonly strip = computed(() => {
+    const job = this.job();
+    const { unit } = this.settings.current();
+    return job
+      ? stripOf(
+          job,
+          this.paper()?.name ?? null,
+          (mm) => formatLength(mm, unit),
+          (mm) => formatSizes(mm, unit),
+        )
+      : [];
+  });
+  /** Stations that work out sizes wait until the shelf is known: its paper decides the thickness. */
+  protected readonly ready = computed(() => this.job() !== null && this.papers.state().kind !== 'loading');
+
+  constructor() {
+    this.papers.refresh();
+    effect(() => {
+      this.id();
+      untracked(() => this.load());
+    });
+  }
+
+  protected load(): void {
+    this.failed.set(null);
+    this.missing.set(false);
+    if (this.job()?.id !== this.id()) this.job.set(null);
+    this.jobs.get(this.id()).subscribe({
+      next: (job) => this.job.set(job),
+      error: (error: unknown) => {
+        if (error instanceof ApiFailure && error.status === 404) this.missing.set(true);
+        else this.failed.set(failureText(error));
+      },
+    });
+  }
+
+  /** Keeps a decision; when it changes the sheets, folding starts again. */
+  protected keep({ draft, refold }: Pick<Outcome, 'draft' | 'refold'>): void {
+    const before = this.job();
+    if (!before) return;
+    this.saving.set(true);
+    const back: JobDraft = { title: before.title, purpose: before.purpose, choice: before.choice };
+    this.jobs
+      .change(before, draft)
+      .pipe(
+        concatMap((job) =>
+          refold && job.progress.step + Number(job.progress.part === 'lid') > 0
+            ? this.jobs.setProgress(job.id, { part: 'tray', step: 0, seconds: 0 })
+            : of(job),
+        ),
+      )
+      .subscribe({
+        next: (job) => {
+          this.job.set(job);
+          this.saving.set(false);
+          this.undo.done(refold ? 'Kept. Sheets changed, so folding starts again.' : 'Kept.', () =>
+            this.jobs.change(job, back).pipe(
+              concatMap((row) => this.jobs.setProgress(row.id, before.progress)),
+              concatMap((row) => {
+                this.job.set(row);
+                return of(row);
+              }),
+            ),
+          );
+        },
+        error: (error: unknown) => {
+          this.saving.set(false);
+          this.undo.failed(error);
+          if (error instanceof ApiFailure && error.status === 409) this.load();
+        },
+      });
+  }
+
+  protected remove(): void {
+    const job = this.job();
+    if (!job) return;
+    this.jobs.remove(job.id).subscribe({
+      next: () => {
+        void this.router.navigate(['/jobs']);
+        this.undo.done(`“${job.title}” is removed.`, () => this.jobs.restore(job.id));
+      },
+      error: (error: unknown) => this.undo.failed(error),
+    });
+  }
+}

@@ -1,2 +1,67 @@
-import { Component, ChangeDetectionStrategy } from '@angular/core';
-@Component({selector:'oc-x', template:'soon', changeDetection: ChangeDetectionStrategy.OnPush}) export class ShelfPage {}
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import type { Paper, Thing } from '@odd-corner/contract';
+import { caliperOf } from '@odd-corner/core';
+import { Papers } from '../data/papers';
+import { Things } from '../data/things';
+import { Icon } from '../ui/icon/icon';
+import { SizesPipe } from '../ui/length-text/sizes.pipe';
+import { StateNote } from '../ui/state-note/state-note';
+import { UndoBar } from '../ui/undo/undo-bar';
+import { PaperEditor } from './paper-editor/paper-editor';
+import { ThingEditor } from './thing-editor/thing-editor';
+
+/** The paper that there is, and the things that are folded for. */
+@Component({
+  selector: 'oc-shelf-page',
+  imports: [Icon, PaperEditor, SizesPipe, StateNote, ThingEditor],
+  templateUrl: './shelf-page.html',
+  styleUrl: './shelf-page.scss',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class ShelfPage {
+  protected readonly papers = inject(Papers);
+  protected readonly things = inject(Things);
+  private readonly undo = inject(UndoBar);
+
+  /** The paper being edited, `new`, or null. */
+  protected readonly editing = signal<Paper | 'new' | null>(null);
+  protected readonly addingThing = signal(false);
+  protected readonly failed = computed(() => {
+    const state = this.papers.state();
+    return state.kind === 'failed' ? state.why : null;
+  });
+  protected readonly sheets = computed(() => this.papers.rows().reduce((sum, { count }) => sum + count, 0));
+
+  constructor() {
+    this.papers.refresh();
+    this.things.refresh();
+  }
+
+  protected thickness(paper: Paper): string {
+    return `${caliperOf(paper).toFixed(2)} mm${paper.caliperMm === null ? ', estimated' : ''}`;
+  }
+
+  protected count(paper: Paper, by: number): void {
+    const { id: _, version: __, ...draft } = paper;
+    this.papers.change(paper, { ...draft, count: paper.count + by }).subscribe({
+      error: (error: unknown) => {
+        this.undo.failed(error);
+        this.papers.refresh();
+      },
+    });
+  }
+
+  protected remove({ id, name }: Paper): void {
+    this.papers.remove(id).subscribe({
+      next: () => this.undo.done(`“${name}” is off the shelf.`, () => this.papers.restore(id)),
+      error: (error: unknown) => this.undo.failed(error),
+    });
+  }
+
+  protected removeThing({ id, name }: Thing): void {
+    this.things.remove(id).subscribe({
+      next: () => this.undo.done(`“${name}” is removed.`, () => this.things.restore(id)),
+      error: (error: unknown) => this.undo.failed(error),
+    });
+  }
+}

@@ -1,5 +1,15 @@
 import type { Paper } from '@odd-corner/contract';
-import { caliperOf, COMMON_PAPER, type CutPlan, cutSquares, squareTray, type TrayRequest, type TrayScene, type TraySizing, type WallWay } from '@odd-corner/core';
+import {
+  caliperOf,
+  COMMON_PAPER,
+  type CutPlan,
+  cutSquares,
+  squareTray,
+  type TrayRequest,
+  type TrayScene,
+  type TraySizing,
+  type WallWay,
+} from '@odd-corner/core';
 import { concat, concatMap, from, map, type Observable, of, scan } from 'rxjs';
 import type { Folding } from '../workers/folding.service';
 import { sceneOf } from '../data/choice-of';
@@ -32,35 +42,68 @@ const WAYS: readonly WallWay[] = ['folded', 'measured'];
 type Part = { readonly walls: WallWay } & Partial<FormAnswer>;
 
 /** All answers to a purpose, growing as they are worked out: sizes first, then pictures, then paper after paper. */
-export function answersTo(asked: PurposeAsked, papers: readonly Paper[], folding: Folding): Observable<readonly FormAnswer[]> {
-  const none: readonly FormAnswer[] = WAYS.map((walls) => ({ walls, sizing: null, why: null, scene: null, shelf: [], done: false }));
+export function answersTo(
+  asked: PurposeAsked,
+  papers: readonly Paper[],
+  folding: Folding,
+): Observable<readonly FormAnswer[]> {
+  const none: readonly FormAnswer[] = WAYS.map((walls) => ({
+    walls,
+    sizing: null,
+    why: null,
+    scene: null,
+    shelf: [],
+    done: false,
+  }));
   const ways = from(WAYS);
   const sizes = ways.pipe(
     concatMap((walls) =>
       folding
         .size({ ...asked, walls, thicknessMm: caliperOf(COMMON_PAPER) })
-        .pipe(map((answer): Part => (answer.ok ? { walls, sizing: answer.sizing } : { walls, why: answer.why, done: true }))),
+        .pipe(
+          map((answer): Part =>
+            answer.ok ? { walls, sizing: answer.sizing } : { walls, why: answer.why, done: true },
+          ),
+        ),
     ),
   );
   const pictures = (known: readonly FormAnswer[]): Observable<Part> =>
     from(known.filter((answer) => answer.sizing)).pipe(
-      concatMap(({ walls, sizing }) => folding.scene(sceneOf(squareTray.id, sizing!)).pipe(map((scene): Part => ({ walls, scene })))),
+      concatMap(({ walls, sizing }) =>
+        folding.scene(sceneOf(squareTray.id, sizing!)).pipe(map((scene): Part => ({ walls, scene }))),
+      ),
     );
   const shelf = (known: readonly FormAnswer[]): Observable<Part> =>
-    from(known.filter((answer) => answer.sizing).flatMap(({ walls }) => papers.map((paper) => ({ walls, paper })))).pipe(
+    from(
+      known.filter((answer) => answer.sizing).flatMap(({ walls }) => papers.map((paper) => ({ walls, paper }))),
+    ).pipe(
       concatMap(({ walls, paper }) =>
-        folding.size({ ...asked, walls, thicknessMm: caliperOf(paper) }).pipe(map((answer): Part => ({ walls, shelf: answer.ok ? [fromShelf(paper, answer.sizing)] : [] }))),
+        folding
+          .size({ ...asked, walls, thicknessMm: caliperOf(paper) })
+          .pipe(map((answer): Part => ({ walls, shelf: answer.ok ? [fromShelf(paper, answer.sizing)] : [] }))),
       ),
     );
   return growing(none, sizes).pipe(
-    concatMap((sized) => (sized.every((a) => a.sizing || a.why) ? concat(of(sized), growing(sized, concat(pictures(sized), shelf(sized), from(WAYS.map((walls) => ({ walls, done: true })))))) : of(sized))),
+    concatMap((sized) =>
+      sized.every((a) => a.sizing || a.why)
+        ? concat(
+            of(sized),
+            growing(sized, concat(pictures(sized), shelf(sized), from(WAYS.map((walls) => ({ walls, done: true }))))),
+          )
+        : of(sized),
+    ),
   );
 }
 
 function growing(start: readonly FormAnswer[], parts: Observable<Part>): Observable<readonly FormAnswer[]> {
   return parts.pipe(
     scan(
-      (answers, part) => answers.map((answer) => (answer.walls === part.walls ? { ...answer, ...part, shelf: [...answer.shelf, ...(part.shelf ?? [])].sort(bestFirst) } : answer)),
+      (answers, part) =>
+        answers.map((answer) =>
+          answer.walls === part.walls
+            ? { ...answer, ...part, shelf: [...answer.shelf, ...(part.shelf ?? [])].sort(bestFirst) }
+            : answer,
+        ),
       start,
     ),
   );
@@ -77,9 +120,16 @@ function fromShelf(paper: Paper, sizing: TraySizing): ShelfAnswer {
 
 /** Area of the sheets used that does not become a square, in mm². */
 function wasted({ paper, plan }: ShelfAnswer): number {
-  return plan ? plan.sheetsUsed * paper.widthMm * paper.heightMm - plan.squares.reduce((sum, p) => sum + p.widthMm * p.heightMm, 0) : Infinity;
+  return plan
+    ? plan.sheetsUsed * paper.widthMm * paper.heightMm -
+        plan.squares.reduce((sum, p) => sum + p.widthMm * p.heightMm, 0)
+    : Infinity;
 }
 
 function bestFirst(a: ShelfAnswer, b: ShelfAnswer): number {
-  return Number(!a.plan) - Number(!b.plan) || (a.plan ? wasted(a) - wasted(b) : 0) || a.paper.name.localeCompare(b.paper.name);
+  return (
+    Number(!a.plan) - Number(!b.plan) ||
+    (a.plan ? wasted(a) - wasted(b) : 0) ||
+    a.paper.name.localeCompare(b.paper.name)
+  );
 }

@@ -2,7 +2,15 @@ import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, signa
 import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { ActivatedRoute, Router } from '@angular/router';
 import { type Block } from '@odd-corner/contract';
-import { COMMON_THINGS, type EaseId, EASES, formatSizes, parseBlock, ParseLengthError, squareTray } from '@odd-corner/core';
+import {
+  COMMON_THINGS,
+  type EaseId,
+  EASES,
+  formatSizes,
+  parseBlock,
+  ParseLengthError,
+  squareTray,
+} from '@odd-corner/core';
 import { combineLatest, debounceTime, distinctUntilChanged, map, of, switchMap } from 'rxjs';
 import { failureText } from '../data/api';
 import { choiceOf } from '../data/choice-of';
@@ -16,7 +24,12 @@ import { Folding } from '../workers/folding.service';
 import { AnswerCard, type Chosen } from './answer-card/answer-card';
 import { answersTo, type FormAnswer } from './start-answers';
 
-type Reading = { readonly kind: 'empty' } | { readonly kind: 'block'; readonly block: Block } | { readonly kind: 'wrong'; readonly why: string };
+type Reading =
+  | { readonly kind: 'empty' }
+  | { readonly kind: 'block'; readonly block: Block }
+  | { readonly kind: 'wrong'; readonly why: string };
+
+const CHIPS_AT_FIRST = 9;
 
 const isEase = (text: string | null): text is EaseId => text !== null && text in EASES;
 
@@ -36,13 +49,23 @@ export class StartPage {
   private readonly folding = inject(Folding);
   private readonly undo = inject(UndoBar);
   protected readonly settings = inject(WorkshopSettings);
-  protected readonly things = inject(Things);
-  protected readonly common = COMMON_THINGS;
+  private readonly things = inject(Things);
+  /** The maker's own things, then those that many people own. */
+  protected readonly allThings = computed(() => [
+    ...this.things.rows().map(({ id, name, block }) => ({ id, name, block, own: true })),
+    ...COMMON_THINGS.map(({ id, name, ...block }) => ({ id, name, block, own: false })),
+  ]);
+  protected readonly unfolded = signal(false);
+  protected readonly shownThings = computed(() =>
+    this.unfolded() ? this.allThings() : this.allThings().slice(0, CHIPS_AT_FIRST),
+  );
   protected readonly eases = (Object.keys(EASES) as EaseId[]).map((id) => ({ id, ...EASES[id] }));
 
   private readonly query = this.route.snapshot.queryParamMap;
   protected readonly text = signal(this.query.get('holds') ?? '');
-  private readonly easeAsked = signal<EaseId | null>(isEase(this.query.get('ease')) ? (this.query.get('ease') as EaseId) : null);
+  private readonly easeAsked = signal<EaseId | null>(
+    isEase(this.query.get('ease')) ? (this.query.get('ease') as EaseId) : null,
+  );
   protected readonly ease = computed(() => this.easeAsked() ?? this.settings.current().ease);
   /** The thing whose chip was pressed, while the sizes are still its own. */
   private readonly picked = signal<{ readonly name: string; readonly text: string } | null>(null);
@@ -67,9 +90,19 @@ export class StartPage {
     return block && this.settings.known() ? { block, ease: this.ease(), ruler: this.settings.current().ruler } : null;
   });
   protected readonly answers = toSignal(
-    combineLatest([toObservable(this.asked).pipe(distinctUntilChanged((a, b) => JSON.stringify(a) === JSON.stringify(b)), debounceTime(60)), toObservable(this.papers.state)]).pipe(
+    combineLatest([
+      toObservable(this.asked).pipe(
+        distinctUntilChanged((a, b) => JSON.stringify(a) === JSON.stringify(b)),
+        debounceTime(60),
+      ),
+      toObservable(this.papers.state),
+    ]).pipe(
       // A newer question drops the older one with all that it would still have answered.
-      switchMap(([asked, papers]) => (asked && papers.kind !== 'loading' ? answersTo(asked, this.papers.rows(), this.folding) : of<readonly FormAnswer[]>([]))),
+      switchMap(([asked, papers]) =>
+        asked && papers.kind !== 'loading'
+          ? answersTo(asked, this.papers.rows(), this.folding)
+          : of<readonly FormAnswer[]>([]),
+      ),
     ),
     { initialValue: [] as readonly FormAnswer[] },
   );
@@ -84,7 +117,9 @@ export class StartPage {
         map(([holds, ease]) => ({ holds: holds.trim() || null, ease })),
         takeUntilDestroyed(inject(DestroyRef)),
       )
-      .subscribe((queryParams) => void this.router.navigate([], { relativeTo: this.route, queryParams, replaceUrl: true }));
+      .subscribe(
+        (queryParams) => void this.router.navigate([], { relativeTo: this.route, queryParams, replaceUrl: true }),
+      );
   }
 
   protected type(text: string): void {
@@ -108,7 +143,11 @@ export class StartPage {
     const title = (picked?.text === this.text() ? picked.name : `Tray for ${sizes}`).slice(0, 80);
     this.starting.set(true);
     this.jobs
-      .add({ title, purpose: { text: this.text().trim().slice(0, 200), block, ease: this.ease() }, choice: choiceOf(squareTray.id, sizing, paper) })
+      .add({
+        title,
+        purpose: { text: this.text().trim().slice(0, 200), block, ease: this.ease() },
+        choice: choiceOf(squareTray.id, sizing, paper),
+      })
       .subscribe({
         next: (job) => void this.router.navigate(['/jobs', job.id, 'sheet']),
         error: (error: unknown) => {

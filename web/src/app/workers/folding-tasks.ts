@@ -16,7 +16,8 @@ import {
   type TraySizing,
 } from '@odd-corner/core';
 
-export type SizeAnswer = { readonly ok: true; readonly sizing: TraySizing } | { readonly ok: false; readonly why: string };
+export type SizeAnswer =
+  { readonly ok: true; readonly sizing: TraySizing } | { readonly ok: false; readonly why: string };
 
 /** One part at its sheet. */
 export interface PartAsked {
@@ -51,7 +52,13 @@ const made = ({ formId, part, sheetMm, wallMm, thicknessMm }: PartAsked, unit?: 
 export const foldingTasks = {
   /** Folds once, so that the first real answer finds the code warm. */
   warmUp(): void {
-    sizeTray({ block: { lengthMm: 60, widthMm: 45, heightMm: 22 }, ease: 'easy', ruler: 'mm', walls: 'folded', thicknessMm: 0.1 });
+    sizeTray({
+      block: { lengthMm: 60, widthMm: 45, heightMm: 22 },
+      ease: 'easy',
+      ruler: 'mm',
+      walls: 'folded',
+      thicknessMm: 0.1,
+    });
   },
 
   size(request: TrayRequest): SizeAnswer {

@@ -8,7 +8,9 @@ export function provideFoldingWorker(): Provider {
   return {
     provide: FOLDING_WORKER,
     useFactory: () => {
-      const tasks = wrap<FoldingTasks>(new Worker(new URL('./folding.worker', import.meta.url), { type: 'module', name: 'folding' }));
+      const tasks = wrap<FoldingTasks>(
+        new Worker(new URL('./folding.worker', import.meta.url), { type: 'module', name: 'folding' }),
+      );
       void tasks.warmUp();
       return tasks;
     },

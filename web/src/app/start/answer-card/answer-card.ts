@@ -1,6 +1,24 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, output, signal } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  inject,
+  input,
+  linkedSignal,
+  output,
+  signal,
+} from '@angular/core';
 import type { Paper } from '@odd-corner/contract';
-import { caliperOf, COMMON_PAPER, DECIDED_BY, explainLid, explainTray, RULERS, squareTray, type TraySizing } from '@odd-corner/core';
+import {
+  caliperOf,
+  COMMON_PAPER,
+  DECIDED_BY,
+  explainLid,
+  explainTray,
+  RULERS,
+  squareTray,
+  type TraySizing,
+} from '@odd-corner/core';
 import { WorkshopSettings } from '../../data/workshop-settings';
 import { DrawingView, PLAIN_PAPER } from '../../ui/drawing-view/drawing-view';
 import { LengthFigure } from '../../ui/length-text/length-figure';
@@ -36,7 +54,8 @@ export class AnswerCard {
   /** The paper picked, as long as it can still give the sheets. */
   protected readonly picked = linkedSignal<FormAnswer, string | null>({
     source: this.answer,
-    computation: (answer, before) => (answer.shelf.some((s) => s.plan && s.paper.id === before?.value) || !answer.done ? (before?.value ?? null) : null),
+    computation: (answer, before) =>
+      answer.shelf.some((s) => s.plan && s.paper.id === before?.value) || !answer.done ? (before?.value ?? null) : null,
   });
   protected readonly all = signal(false);
 
@@ -49,9 +68,13 @@ export class AnswerCard {
     const paper = this.chosen()?.paper;
     return paper ? { front: paper.colourFront, back: paper.colourBack } : PLAIN_PAPER;
   });
-  protected readonly title = computed(() => (this.answer().walls === 'folded' ? 'Folded to the middle' : 'Walls measured'));
+  protected readonly title = computed(() =>
+    this.answer().walls === 'folded' ? 'Folded to the middle' : 'Walls measured',
+  );
   protected readonly way = computed(() =>
-    this.answer().walls === 'folded' ? 'No ruler needed: every fold meets an edge or a crease.' : `One measure with the ruler, and the walls are no higher than needed.`,
+    this.answer().walls === 'folded'
+      ? 'No ruler needed: every fold meets an edge or a crease.'
+      : `One measure with the ruler, and the walls are no higher than needed.`,
   );
   protected readonly decided = computed(() => {
     const sizing = this.chosen()?.sizing;

@@ -40,7 +40,10 @@ export class DrawingView {
     return `${x - m} ${y - m} ${width + 2 * m} ${height + 2 * m}`;
   });
   protected readonly patches = computed(() =>
-    this.drawing().patches.map((patch) => ({ points: patch.points.map((p) => `${p.x},${p.y}`).join(' '), fill: fillOf(patch) })),
+    this.drawing().patches.map((patch) => ({
+      points: patch.points.map((p) => `${p.x},${p.y}`).join(' '),
+      fill: fillOf(patch),
+    })),
   );
   protected readonly arrows = computed(() => this.drawing().arrows.map((arrow) => this.shown(arrow)));
 

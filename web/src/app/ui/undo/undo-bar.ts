@@ -12,7 +12,10 @@ export class UndoBar {
     const shown = this.bar.open(message, undo ? 'Undo' : undefined, { duration: 9000 });
     if (!undo) return;
     shown.onAction().subscribe(() => {
-      undo().subscribe({ next: () => this.bar.open(undone, undefined, { duration: 4000 }), error: (error: unknown) => this.failed(error) });
+      undo().subscribe({
+        next: () => this.bar.open(undone, undefined, { duration: 4000 }),
+        error: (error: unknown) => this.failed(error),
+      });
     });
   }
 

@@ -1,0 +1,227 @@
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  DestroyRef,
+  effect,
+  type ElementRef,
+  inject,
+  input,
+  linkedSignal,
+  output,
+  signal,
+  untracked,
+  viewChild,
+} from '@angular/core';
+import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { RouterLink } from '@angular/router';
+import type { Job, Paper, Progress } from '@odd-corner/contract';
+import { catchError, map, of, switchMap } from 'rxjs';
+import { failureText } from '../../data/api';
+import { partOf } from '../../data/choice-of';
+import { WorkshopSettings } from '../../data/workshop-settings';
+import { DrawingView, PLAIN_PAPER } from '../../ui/drawing-view/drawing-view';
+import { Icon } from '../../ui/icon/icon';
+import { Legend } from '../../ui/legend/legend';
+import { LengthPipe } from '../../ui/length-text/length.pipe';
+import { SizesPipe } from '../../ui/length-text/sizes.pipe';
+import { Folding } from '../../workers/folding.service';
+import type { ShownStep } from '../../workers/folding-tasks';
+import { ProgressWriter } from '../progress-writer';
+import { tableAction, type TableAction } from '../table-keys';
+
+type Part = Progress['part'];
+
+interface Folded {
+  readonly steps: readonly ShownStep[] | null;
+  readonly why: string | null;
+}
+
+const SWIPE_PX = 60;
+
+/** Folding at the table: the picture large, words beside it, one step at a time. */
+@Component({
+  selector: 'oc-fold-station',
+  imports: [DrawingView, Icon, Legend, LengthPipe, RouterLink, SizesPipe],
+  providers: [ProgressWriter],
+  templateUrl: './fold-station.html',
+  styleUrl: './fold-station.scss',
+  host: { '(window:keydown)': 'key($event)' },
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class FoldStation {
+  readonly job = input.required<Job>();
+  readonly paper = input.required<Paper | null>();
+  readonly moved = output<Job>();
+  private readonly folding = inject(Folding);
+  protected readonly settings = inject(WorkshopSettings);
+  private readonly writer = inject(ProgressWriter);
+  private readonly legend = viewChild.required<ElementRef<HTMLDialogElement>>('help');
+
+  protected readonly unsaved = this.writer.unsaved;
+  /** Where the hand is; the server follows. */
+  protected readonly place = linkedSignal<string, Omit<Progress, 'seconds'>>({
+    source: () => this.job().id,
+    computation: () => untracked(() => ({ part: this.job().progress.part, step: this.job().progress.step })),
+  });
+  protected readonly part = computed(() => this.place().part);
+  private seconds = 0;
+  private since = Date.now();
+
+  protected readonly quarterTurns = signal(0);
+  protected readonly fromBelow = signal(false);
+  protected readonly showing = signal<'picture' | 'creases'>('picture');
+  protected readonly measures = signal(false);
+  protected readonly canSpeak = typeof speechSynthesis !== 'undefined';
+
+  private readonly asked = computed(() => ({
+    ...partOf(this.job().choice, this.part()),
+    unit: this.settings.current().unit,
+    looking: { fromBelow: this.fromBelow(), quarterTurns: this.quarterTurns() },
+  }));
+  private readonly folded = toSignal(
+    toObservable(computed(() => JSON.stringify(this.asked()))).pipe(
+      switchMap(() =>
+        this.folding.steps(this.asked()).pipe(
+          map((steps): Folded => ({ steps, why: null })),
+          catchError((error: unknown) => of<Folded>({ steps: null, why: failureText(error) })),
+        ),
+      ),
+    ),
+    { initialValue: { steps: null, why: null } as Folded },
+  );
+  protected readonly steps = computed(() => this.folded().steps);
+  protected readonly failed = computed(() => this.folded().why);
+  protected readonly sizes = toSignal(
+    toObservable(computed(() => partOf(this.job().choice, this.part()))).pipe(
+      switchMap((part) => this.folding.part(part)),
+    ),
+    { initialValue: null },
+  );
+
+  protected readonly count = computed(() => this.steps()?.length ?? 0);
+  protected readonly done = computed(() => this.count() > 0 && this.place().step >= this.count());
+  protected readonly index = computed(() => Math.min(this.place().step, Math.max(0, this.count() - 1)));
+  protected readonly step = computed(() => this.steps()?.[this.index()] ?? null);
+  protected readonly colours = computed(() => {
+    const paper = this.paper();
+    return paper ? { front: paper.colourFront, back: paper.colourBack } : PLAIN_PAPER;
+  });
+  private swipeFrom: number | null = null;
+
+  constructor() {
+    const gone = inject(DestroyRef);
+    this.writer.written.pipe(takeUntilDestroyed()).subscribe((job) => this.moved.emit(job));
+    effect(() => {
+      this.job().id;
+      untracked(() => {
+        this.seconds = this.job().progress.seconds;
+        this.since = Date.now();
+      });
+    });
+    const seen = (): void => {
+      if (document.hidden) this.keepTime();
+      else this.since = Date.now();
+    };
+    document.addEventListener('visibilitychange', seen);
+    gone.onDestroy(() => document.removeEventListener('visibilitychange', seen));
+    keepAwake(gone);
+  }
+
+  protected go(step: number): void {
+    const place = { part: this.part(), step: Math.max(0, Math.min(this.count(), step)) };
+    if (place.step === this.place().step) return;
+    this.moveTo(place);
+  }
+
+  protected begin(part: Part): void {
+    this.moveTo({ part, step: 0 });
+  }
+
+  /** Opens the other part where its hand left off: a finished tray stays finished. */
+  protected swap(part: Part): void {
+    if (part === this.part()) return;
+    this.moveTo({ part, step: part === 'tray' ? Number.MAX_SAFE_INTEGER : 0 });
+  }
+
+  protected act(action: TableAction): void {
+    switch (action) {
+      case 'next':
+        return this.go(this.place().step + 1);
+      case 'back':
+        if (this.place().step === 0 && this.part() === 'lid') return this.swap('tray');
+        return this.go(this.place().step - 1);
+      case 'turn':
+        return this.quarterTurns.update((turns) => (turns + 1) % 4);
+      case 'side':
+        return this.fromBelow.update((below) => !below);
+      case 'creases':
+        return this.showing.update((now) => (now === 'picture' ? 'creases' : 'picture'));
+      case 'measures':
+        return this.measures.update((now) => !now);
+      case 'aloud':
+        return this.readAloud();
+      case 'help':
+        return this.legend().nativeElement.showModal();
+    }
+  }
+
+  protected key(event: KeyboardEvent): void {
+    const action = tableAction(event);
+    if (!action) return;
+    event.preventDefault();
+    this.act(action);
+  }
+
+  protected press(event: PointerEvent): void {
+    this.swipeFrom = event.clientX;
+  }
+
+  protected release(event: PointerEvent): void {
+    const from = this.swipeFrom;
+    this.swipeFrom = null;
+    if (from === null || Math.abs(event.clientX - from) < SWIPE_PX) return;
+    this.act(event.clientX < from ? 'next' : 'back');
+  }
+
+  private moveTo(place: Omit<Progress, 'seconds'>): void {
+    const step = place.step === Number.MAX_SAFE_INTEGER ? this.count() : place.step;
+    this.place.set({ part: place.part, step });
+    this.keepTime();
+    this.writer.write(this.job().id, { part: place.part, step, seconds: Math.round(this.seconds) });
+  }
+
+  /** Adds the stretch since the last step, or since the page came into view, to the time spent. */
+  private keepTime(): void {
+    const now = Date.now();
+    this.seconds += (now - this.since) / 1000;
+    this.since = now;
+  }
+
+  private readAloud(): void {
+    if (!this.canSpeak) return;
+    const step = this.step();
+    speechSynthesis.cancel();
+    if (step && !this.done())
+      speechSynthesis.speak(new SpeechSynthesisUtterance(`${step.title}. ${step.words} ${step.check}`));
+  }
+}
+
+/** Keeps the screen from going dark while the page is in view, where the browser can. */
+function keepAwake(gone: DestroyRef): void {
+  if (!('wakeLock' in navigator)) return;
+  let lock: WakeLockSentinel | null = null;
+  const ask = (): void => {
+    if (!document.hidden)
+      navigator.wakeLock.request('screen').then(
+        (got) => (lock = got),
+        () => undefined,
+      );
+  };
+  ask();
+  document.addEventListener('visibilitychange', ask);
+  gone.onDestroy(() => {
+    document.removeEventListener('visibilitychange', ask);
+    void lock?.release();
+  });
+}

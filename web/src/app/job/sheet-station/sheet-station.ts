@@ -1,0 +1,99 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { RouterLink } from '@angular/router';
+import type { Job, Paper } from '@odd-corner/contract';
+import { cutSquares, DECIDED_BY, explainLid, explainTray } from '@odd-corner/core';
+import { catchError, combineLatest, concat, concatMap, from, map, of, scan, switchMap } from 'rxjs';
+import { sceneOfChoice } from '../../data/choice-of';
+import { Papers } from '../../data/papers';
+import { WorkshopSettings } from '../../data/workshop-settings';
+import { PLAIN_PAPER } from '../../ui/drawing-view/drawing-view';
+import { LengthFigure } from '../../ui/length-text/length-figure';
+import { LengthPipe } from '../../ui/length-text/length.pipe';
+import { SizesPipe } from '../../ui/length-text/sizes.pipe';
+import { PaperModel } from '../../ui/paper-model/paper-model';
+import { Why } from '../../ui/why/why';
+import { Folding } from '../../workers/folding.service';
+import { CutSketch } from '../cut-sketch/cut-sketch';
+import { decidingOf, type Outcome, withPaper, workOut } from '../job-change';
+
+interface Option {
+  readonly paper: Paper | null;
+  readonly outcome: Outcome;
+}
+
+/** The two sheets, what decided them, the paper they come from, and the folded piece to turn about. */
+@Component({
+  selector: 'oc-sheet-station',
+  imports: [CutSketch, LengthFigure, LengthPipe, PaperModel, RouterLink, SizesPipe, Why],
+  templateUrl: './sheet-station.html',
+  styleUrl: './sheet-station.scss',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class SheetStation {
+  readonly job = input.required<Job>();
+  readonly paper = input.required<Paper | null>();
+  readonly saving = input(false);
+  readonly keep = output<Outcome>();
+  private readonly folding = inject(Folding);
+  private readonly papers = inject(Papers);
+  private readonly settings = inject(WorkshopSettings);
+
+  protected readonly colours = computed(() => {
+    const paper = this.paper();
+    return paper ? { front: paper.colourFront, back: paper.colourBack } : PLAIN_PAPER;
+  });
+  protected readonly scene = toSignal(
+    toObservable(this.job).pipe(switchMap((job) => this.folding.scene(sceneOfChoice(job.choice, job.purpose.block)))),
+    { initialValue: null },
+  );
+  /** The job's own sizes worked out again, for the arithmetic. */
+  protected readonly worked = toSignal(
+    combineLatest([toObservable(this.job), toObservable(this.paper)]).pipe(
+      switchMap(([job, paper]) => workOut(job, decidingOf(job, paper), this.folding).pipe(catchError(() => of(null)))),
+    ),
+    { initialValue: null },
+  );
+  protected readonly decided = computed(() => {
+    const worked = this.worked();
+    return worked && DECIDED_BY[worked.sizing.tray.decided];
+  });
+  protected readonly whyTray = computed(() => this.explain(explainTray));
+  protected readonly whyLid = computed(() => this.explain(explainLid));
+  protected readonly plan = computed(() => {
+    const paper = this.paper();
+    const { tray, lid } = this.job().choice;
+    return paper && cutSquares(paper, [tray.sheetMm, lid.sheetMm]);
+  });
+
+  /** Other papers that can give both squares, as they are worked out. */
+  protected readonly options = toSignal(
+    combineLatest([toObservable(this.job), toObservable(this.papers.state)]).pipe(
+      switchMap(([job]) => {
+        const others = [null, ...this.papers.rows()].filter((paper) => (paper?.id ?? null) !== job.choice.paperId);
+        return concat(
+          of<readonly Option[]>([]),
+          from(others).pipe(
+            concatMap((paper) =>
+              workOut(job, withPaper(job, paper), this.folding).pipe(
+                map((outcome) => ({ paper, outcome })),
+                catchError(() => of(null)),
+              ),
+            ),
+            scan(
+              (found: readonly Option[], option) =>
+                option && (!option.paper || option.outcome.plan) ? [...found, option] : found,
+              [],
+            ),
+          ),
+        );
+      }),
+    ),
+    { initialValue: [] as readonly Option[] },
+  );
+
+  private explain(how: typeof explainTray): ReturnType<typeof explainTray> {
+    const worked = this.worked();
+    return worked ? how(worked.sizing, this.settings.current().unit) : [];
+  }
+}

@@ -1,0 +1,37 @@
+import { ChangeDetectionStrategy, Component, input } from '@angular/core';
+import { RouterLink } from '@angular/router';
+import type { Job } from '@odd-corner/contract';
+import { LengthPipe } from '../../ui/length-text/length.pipe';
+import { STATION_NAMES, type StationId } from '../stations';
+
+/** A station that is not built yet: it says so, and what to do meanwhile. */
+@Component({
+  selector: 'oc-soon-station',
+  imports: [RouterLink, LengthPipe],
+  template: `<div class="page">
+    <h2>{{ names[station()] }} is coming soon</h2>
+    @if (station() === 'cut') {
+      <p class="lead">
+        Cut a square of {{ job().choice.tray.sheetMm | length }} for the tray and one of
+        {{ job().choice.lid.sheetMm | length }} for the lid. The Sheet station sketches how they lie on the paper you
+        chose. Keep fingers behind the edge of the ruler when you use a knife.
+      </p>
+      <p><a class="button" [routerLink]="['/jobs', job().id, 'sheet']">To the sketch</a></p>
+    } @else {
+      <p class="lead">
+        @if (job().choice.tray.wallMm; as wall) {
+          The one measure is the wall: {{ wall | length }} from the folded edge. The steps say when to set the ruler.
+        } @else {
+          This way needs no marks: every fold brings an edge or a corner onto something you can see.
+        }
+      </p>
+      <p><a class="button call" [routerLink]="['/jobs', job().id, 'fold']">Go on to folding</a></p>
+    }
+  </div>`,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class SoonStation {
+  readonly station = input.required<StationId>();
+  readonly job = input.required<Job>();
+  protected readonly names = STATION_NAMES;
+}

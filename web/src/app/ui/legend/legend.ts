@@ -1,0 +1,29 @@
+import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
+import { TABLE_KEYS } from '../../fold/table-keys';
+
+/** What lines and arrows mean, and what the keys do. */
+@Component({
+  selector: 'oc-legend',
+  templateUrl: './legend.html',
+  styleUrl: './legend.scss',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class Legend {
+  readonly titleId = input.required<string>();
+  readonly closed = output();
+  protected readonly keys = TABLE_KEYS;
+  protected readonly lines = [
+    { kind: 'valley', words: 'Valley: fold towards you' },
+    { kind: 'mountain', words: 'Mountain: fold away from you' },
+    { kind: 'crease', words: 'A crease from before' },
+    { kind: 'raw', words: 'Raw edge of the sheet' },
+    { kind: 'folded', words: 'Folded edge' },
+    { kind: 'hidden', words: 'Edge below other layers' },
+  ] as const;
+  protected readonly arrows = [
+    { kind: 'fold', words: 'Fold, lift or tuck to there' },
+    { kind: 'fold-and-unfold', words: 'Fold, crease, and open again' },
+    { kind: 'push-in', words: 'Push in' },
+    { kind: 'rotate', words: 'Turn or open the paper' },
+  ] as const;
+}

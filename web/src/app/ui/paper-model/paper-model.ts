@@ -1,0 +1,96 @@
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  DestroyRef,
+  effect,
+  type ElementRef,
+  inject,
+  input,
+  signal,
+  viewChild,
+} from '@angular/core';
+import type { TrayScene } from '@odd-corner/core';
+import { DrawingView, type PaperColours } from '../drawing-view/drawing-view';
+import type { TrayStage } from './tray-stage';
+
+const TURN_PER_KEY = Math.PI / 16;
+const TURN_PER_PIXEL = 0.009;
+
+/** The folded tray with contents and lid, to be turned by dragging or keys; a still picture where there is no WebGL. */
+@Component({
+  selector: 'oc-paper-model',
+  imports: [DrawingView],
+  templateUrl: './paper-model.html',
+  styleUrl: './paper-model.scss',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class PaperModel {
+  readonly scene = input.required<TrayScene>();
+  readonly colours = input.required<PaperColours>();
+  private readonly host = viewChild<ElementRef<HTMLElement>>('stage');
+  private readonly stage = signal<TrayStage | null>(null);
+  /** `still` once WebGL turned out to be missing. */
+  protected readonly kind = signal<'waiting' | 'turning' | 'still'>('waiting');
+  /** How far the lid is lifted, 0 to 1. */
+  protected readonly lift = signal(1);
+  protected readonly still = computed(() => (this.lift() > 0.5 ? this.scene().open : this.scene().closed));
+  private dragging: { x: number; y: number } | null = null;
+
+  constructor() {
+    let gone = false;
+    inject(DestroyRef).onDestroy(() => {
+      gone = true;
+      this.stage()?.dispose();
+    });
+    effect(() => {
+      const host = this.host()?.nativeElement;
+      if (!host || this.stage() || this.kind() === 'still') return;
+      void import('./tray-stage').then(({ TrayStage }) => {
+        if (gone || this.stage()) return;
+        try {
+          this.stage.set(new TrayStage(host));
+          this.kind.set('turning');
+        } catch {
+          this.kind.set('still');
+        }
+      });
+    });
+    effect(() => this.stage()?.show(this.scene(), this.colours()));
+    effect(() => this.stage()?.liftLid(this.lift()));
+  }
+
+  protected press(event: PointerEvent): void {
+    this.dragging = { x: event.clientX, y: event.clientY };
+    (event.currentTarget as HTMLElement).setPointerCapture(event.pointerId);
+  }
+
+  protected drag(event: PointerEvent): void {
+    if (!this.dragging) return;
+    this.stage()?.turn(
+      (event.clientX - this.dragging.x) * TURN_PER_PIXEL,
+      (event.clientY - this.dragging.y) * TURN_PER_PIXEL,
+    );
+    this.dragging = { x: event.clientX, y: event.clientY };
+  }
+
+  protected release(): void {
+    this.dragging = null;
+  }
+
+  protected key(event: KeyboardEvent): void {
+    const turns: Readonly<Record<string, readonly [number, number]>> = {
+      ArrowLeft: [-TURN_PER_KEY, 0],
+      ArrowRight: [TURN_PER_KEY, 0],
+      ArrowUp: [0, -TURN_PER_KEY],
+      ArrowDown: [0, TURN_PER_KEY],
+    };
+    const turn = turns[event.key];
+    if (turn) this.stage()?.turn(turn[0], turn[1]);
+    else if (event.key === '+' || event.key === '=') this.stage()?.zoom(0.88);
+    else if (event.key === '-') this.stage()?.zoom(1 / 0.88);
+    else return;
+    event.preventDefault();
+    event.stopPropagation();
+  }
+}

@@ -1,0 +1,180 @@
+import type { SkinPiece, TrayScene } from '@odd-corner/core';
+import {
+  AmbientLight,
+  BufferGeometry,
+  DirectionalLight,
+  EdgesGeometry,
+  Float32BufferAttribute,
+  Group,
+  LineBasicMaterial,
+  LineSegments,
+  Mesh,
+  MeshLambertMaterial,
+  PerspectiveCamera,
+  Scene,
+  Vector3,
+  WebGLRenderer,
+} from 'three';
+import type { PaperColours } from '../drawing-view/drawing-view';
+
+type Corners = readonly { readonly x: number; readonly y: number; readonly z: number }[];
+
+const MOST_RISE = 1.45;
+const EDGE_ANGLE_DEG = 15;
+
+/** A three-dimensional stage in an element; draws only when something changed. */
+export class TrayStage {
+  private readonly renderer: WebGLRenderer;
+  private readonly world = new Scene();
+  private readonly camera = new PerspectiveCamera(28, 1, 1, 50_000);
+  private readonly watch: ResizeObserver;
+  private lid = new Group();
+  private liftMm = 0;
+  private lifted = 1;
+  private readonly target = new Vector3();
+  private reach = 100;
+  private nearer = 1;
+  private turned = 0.5;
+  private rise = 0.58;
+  private frame = 0;
+
+  /** @throws Error when the browser gives no WebGL */
+  constructor(private readonly host: HTMLElement) {
+    this.renderer = new WebGLRenderer({ antialias: true, alpha: true });
+    this.renderer.setPixelRatio(Math.min(2, devicePixelRatio));
+    this.renderer.domElement.setAttribute('aria-hidden', 'true');
+    this.renderer.domElement.style.display = 'block';
+    host.append(this.renderer.domElement);
+    this.camera.up.set(0, 0, 1);
+    const sun = new DirectionalLight(0xffffff, 1.9);
+    sun.position.set(-0.5, -0.9, 1.5);
+    this.world.add(sun, new AmbientLight(0xfff4e0, 1.5));
+    this.watch = new ResizeObserver(() => this.fit());
+    this.watch.observe(host);
+    this.fit();
+  }
+
+  show({ tray, lid, block, liftMm }: TrayScene, { front, back }: PaperColours): void {
+    for (const child of [...this.world.children]) if (child instanceof Group) this.drop(child);
+    const base = paperGroup(tray, front, back);
+    this.lid = paperGroup(lid, front, back);
+    const thing = solid(
+      block.map((corners) => ({ corners })),
+      '#a9b4b0',
+    );
+    this.world.add(base, this.lid, thing);
+    this.liftMm = liftMm;
+    const corners = [...tray, ...lid].flatMap((piece) => piece.corners);
+    const [low, high] = (['x', 'y', 'z'] as const)
+      .map((axis) => [Math.min(...corners.map((p) => p[axis])), Math.max(...corners.map((p) => p[axis]))])
+      .reduce<[number[], number[]]>(
+        ([l, h], [a, b]) => [
+          [...l, a],
+          [...h, b],
+        ],
+        [[], []],
+      );
+    this.target.set((low[0] + high[0]) / 2, (low[1] + high[1]) / 2, (low[2] + high[2] + liftMm) / 2);
+    this.reach = Math.hypot(high[0] - low[0], high[1] - low[1], high[2] - low[2] + liftMm) / 2;
+    this.liftLid(this.lifted);
+  }
+
+  /** @param share 0 closed, 1 lifted off */
+  liftLid(share: number): void {
+    this.lifted = share;
+    this.lid.position.z = share * this.liftMm;
+    this.redraw();
+  }
+
+  turn(aside: number, up: number): void {
+    this.turned -= aside;
+    this.rise = Math.max(-MOST_RISE, Math.min(MOST_RISE, this.rise + up));
+    this.redraw();
+  }
+
+  zoom(by: number): void {
+    this.nearer = Math.max(0.35, Math.min(3, this.nearer * by));
+    this.redraw();
+  }
+
+  dispose(): void {
+    cancelAnimationFrame(this.frame);
+    this.watch.disconnect();
+    for (const child of [...this.world.children]) if (child instanceof Group) this.drop(child);
+    this.renderer.dispose();
+    this.renderer.domElement.remove();
+  }
+
+  private drop(group: Group): void {
+    this.world.remove(group);
+    group.traverse((item) => {
+      if (item instanceof Mesh || item instanceof LineSegments) {
+        (item.geometry as BufferGeometry).dispose();
+        (item.material as LineBasicMaterial).dispose();
+      }
+    });
+  }
+
+  private fit(): void {
+    const { clientWidth: width, clientHeight: height } = this.host;
+    if (!width || !height) return;
+    this.renderer.setSize(width, height);
+    this.camera.aspect = width / height;
+    this.camera.updateProjectionMatrix();
+    this.redraw();
+  }
+
+  private redraw(): void {
+    cancelAnimationFrame(this.frame);
+    this.frame = requestAnimationFrame(() => {
+      const half = (this.camera.fov * Math.PI) / 360;
+      const distance = (this.nearer * this.reach * 1.02) / (Math.sin(half) * Math.min(1, this.camera.aspect));
+      const flat = Math.cos(this.rise) * distance;
+      this.camera.position.set(
+        this.target.x + Math.sin(this.turned) * flat,
+        this.target.y - Math.cos(this.turned) * flat,
+        this.target.z + Math.sin(this.rise) * distance,
+      );
+      this.camera.lookAt(this.target);
+      this.renderer.render(this.world, this.camera);
+    });
+  }
+}
+
+function paperGroup(skin: readonly SkinPiece[], front: string, back: string): Group {
+  const group = new Group();
+  group.add(
+    ...solid(
+      skin.filter((piece) => piece.side === 'colour'),
+      front,
+    ).children,
+    ...solid(
+      skin.filter((piece) => piece.side === 'white'),
+      back,
+    ).children,
+  );
+  return group;
+}
+
+/** Flat polygons of one colour, seen from outside only, with their outer edges drawn. */
+function solid(pieces: readonly { readonly corners: Corners }[], colour: string): Group {
+  const positions: number[] = [];
+  for (const { corners } of pieces)
+    for (let k = 2; k < corners.length; k++)
+      for (const p of [corners[0], corners[k - 1], corners[k]]) positions.push(p.x, p.y, p.z);
+  const geometry = new BufferGeometry();
+  geometry.setAttribute('position', new Float32BufferAttribute(positions, 3));
+  geometry.computeVertexNormals();
+  const group = new Group();
+  group.add(
+    new Mesh(
+      geometry,
+      new MeshLambertMaterial({ color: colour, polygonOffset: true, polygonOffsetFactor: 1, polygonOffsetUnits: 1 }),
+    ),
+    new LineSegments(
+      new EdgesGeometry(geometry, EDGE_ANGLE_DEG),
+      new LineBasicMaterial({ color: '#3a332a', transparent: true, opacity: 0.65 }),
+    ),
+  );
+  return group;
+}
