@@ -30,7 +30,8 @@ export function trayScene(tray: Made, lid: Made, block: BlockSize | null): TrayS
   // The lid's floor lies on the tray's rim, or hangs from its own rim on the table, whichever is higher.
   const restMm = Math.max(lid.sizes.nominal.wallMm, tray.sizes.nominal.wallMm + floorMm);
   // High enough that the lid's lower rim clears the far side of the tray in this view.
-  const liftMm = 1.05 * tray.sizes.nominal.wallMm + Math.max(0.95 * tray.sizes.nominal.baseMm, block ? block.heightMm : 0);
+  const liftMm =
+    1.05 * tray.sizes.nominal.wallMm + Math.max(0.95 * tray.sizes.nominal.baseMm, block ? block.heightMm : 0);
   const sides = block ? blockInTray(trayPose, block, floorMm) : [];
   const parts = (lift: number): Part[] => [
     { kind: 'paper', pose: trayPose, motion: IDENTITY },

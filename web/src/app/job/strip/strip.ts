@@ -1,4 +1,11 @@
-import { ChangeDetectionStrategy, Component, input } from '@angular/core';
+import {
+  afterRenderEffect,
+  ChangeDetectionStrategy,
+  Component,
+  type ElementRef,
+  input,
+  viewChild,
+} from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { Icon } from '../../ui/icon/icon';
 import type { StationId, StripPart } from '../stations';
@@ -15,4 +22,15 @@ export class Strip {
   readonly jobId = input.required<string>();
   readonly parts = input.required<readonly StripPart[]>();
   readonly current = input.required<StationId>();
+  private readonly list = viewChild.required<ElementRef<HTMLElement>>('list');
+
+  constructor() {
+    // On a narrow screen the strip is wider than the view: the open station stays in sight.
+    afterRenderEffect(() => {
+      this.current();
+      const list = this.list().nativeElement;
+      const here = list.querySelector<HTMLElement>('.here');
+      if (here) list.scrollLeft = here.offsetLeft - (list.clientWidth - here.offsetWidth) / 2;
+    });
+  }
 }

@@ -23,6 +23,7 @@ export class Legend {
   protected readonly arrows = [
     { kind: 'fold', words: 'Fold, lift or tuck to there' },
     { kind: 'fold-and-unfold', words: 'Fold, crease, and open again' },
+    { kind: 'fold-behind', words: 'Fold over the edge, behind' },
     { kind: 'push-in', words: 'Push in' },
     { kind: 'rotate', words: 'Turn or open the paper' },
   ] as const;

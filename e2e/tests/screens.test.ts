@@ -1,0 +1,119 @@
+import axe from 'axe-core';
+import { addPaper, expect, test } from '../workshop';
+
+const JOB = '0dd00000-0000-4000-8000-000300000001';
+
+const PLACES = [
+  ['start', '/?holds=60+x+45+x+22'],
+  ['jobs', '/jobs'],
+  ['purpose', `/jobs/${JOB}/purpose`],
+  ['form', `/jobs/${JOB}/form`],
+  ['sheet', `/jobs/${JOB}/sheet`],
+  ['cut', `/jobs/${JOB}/cut`],
+  ['fold', `/jobs/${JOB}/fold`],
+  ['record', `/jobs/${JOB}/record`],
+  ['shelf', '/shelf'],
+  ['forms', '/forms'],
+  ['one form', '/forms/square-tray-and-eared-lid'],
+  ['logbook', '/logbook'],
+  ['settings', '/settings'],
+  ['nowhere', '/nowhere'],
+] as const;
+
+for (const colorScheme of ['light', 'dark'] as const)
+  test(`every place can be used by everyone, ${colorScheme}`, async ({ browser, demo }) => {
+    const page = await browser.newPage({ colorScheme, viewport: { width: 1280, height: 800 } });
+    const errors: string[] = [];
+    page.on('pageerror', (error) => errors.push(error.message));
+    page.on('console', (message) => message.type() === 'error' && errors.push(message.text()));
+    for (const [name, path] of PLACES) {
+      await page.goto(demo.url + path);
+      await page.waitForLoadState('networkidle');
+      await expect(page.getByRole('status').filter({ hasText: /Folding|Reading|Looking/ })).toHaveCount(0);
+      await page.evaluate(axe.source);
+      const found = await page.evaluate(() =>
+        (window as unknown as { axe: typeof axe }).axe.run(document, {
+          runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'],
+        }),
+      );
+      expect(
+        found.violations.map((v) => `${name}: ${v.id} ${v.nodes.map((n) => n.html.slice(0, 120)).join(' | ')}`),
+      ).toEqual([]);
+    }
+    expect(errors).toEqual([]);
+    await page.close();
+  });
+
+test('every place fits a width of 360 px', async ({ browser, demo }) => {
+  const page = await browser.newPage({ viewport: { width: 360, height: 740 }, hasTouch: true, isMobile: true });
+  for (const [name, path] of PLACES) {
+    await page.goto(demo.url + path);
+    await page.waitForLoadState('networkidle');
+    await expect(page.getByRole('status').filter({ hasText: /Folding|Reading|Looking/ })).toHaveCount(0);
+    const { wide, view } = await page.evaluate(() => ({
+      wide: document.documentElement.scrollWidth,
+      view: document.documentElement.clientWidth,
+    }));
+    expect(`${name}: ${wide}`).toBe(`${name}: ${view}`);
+  }
+  await page.close();
+});
+
+test('the folded piece turns by keys, and is a still picture without WebGL', async ({ page, demo }) => {
+  await page.goto(`${demo.url}/jobs/${JOB}/sheet`);
+  const model = page.getByTestId('model');
+  await expect(model).toHaveAttribute('data-kind', 'turning');
+  await page.waitForTimeout(500);
+  const before = await model.screenshot();
+  await model.focus();
+  for (let k = 0; k < 4; k++) await page.keyboard.press('ArrowRight');
+  await page.waitForTimeout(500);
+  expect((await model.screenshot()).equals(before)).toBe(false);
+
+  await page.addInitScript(() => {
+    HTMLCanvasElement.prototype.getContext = () => null;
+  });
+  await page.reload();
+  await expect(page.getByTestId('model-still').locator('polygon').first()).toBeVisible();
+  await expect(page.getByText('this browser shows no 3D')).toBeVisible();
+});
+
+test('two windows cannot overwrite each other’s count unseen', async ({ context, workshop }) => {
+  await addPaper(workshop.url);
+  const [one, other] = [await context.newPage(), await context.newPage()];
+  for (const page of [one, other]) await page.goto(`${workshop.url}/shelf`);
+  await one.getByRole('button', { name: 'One sheet more' }).click();
+  await expect(one.getByRole('status').filter({ hasText: '5' })).toBeVisible();
+  await other.getByRole('button', { name: 'One sheet less' }).click();
+  await expect(other.getByText('Someone changed this since you opened it.')).toBeVisible();
+  await expect(other.getByRole('group', { name: /Sheets of/ }).getByRole('status')).toHaveText('5');
+});
+
+test('an earlier decision says what it changes, keeps it, and can be undone', async ({ page, demo }) => {
+  await page.goto(`${demo.url}/jobs/${JOB}/purpose`);
+  await page.getByLabel('Length x width x height').fill('70 x 45 x 22');
+  await expect(page.getByText('Folding starts again from the first step.')).toBeVisible();
+  await page.getByRole('button', { name: 'Keep these changes' }).click();
+  await expect(page.getByText('Kept. Sheets changed')).toBeVisible();
+  await expect(page.getByRole('link', { name: /^Fold/ })).toContainText('not begun');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByRole('link', { name: /Fold/ })).toContainText('7 steps done');
+  await expect(page.getByLabel('Length x width x height')).toHaveValue(/60 × 45 × 22/);
+});
+
+test('wrong entries for a paper are told field by field and nothing typed is lost', async ({ page, workshop }) => {
+  await page.goto(`${workshop.url}/shelf`);
+  await page.getByRole('button', { name: 'Add a paper' }).first().click();
+  await page.getByLabel('Size of one sheet').fill('297');
+  await page.getByLabel('Sheets').fill('two');
+  await page.getByLabel('Weight, g/m²').fill('5');
+  await page.getByRole('button', { name: 'Put it on the shelf' }).click();
+  for (const told of [
+    'Give it a name.',
+    'Write two sizes, for example 297 x 210.',
+    'Count whole sheets, 0 or more.',
+    'Write a weight from 10 to 600 g/m².',
+  ])
+    await expect(page.getByText(told)).toBeVisible();
+  await expect(page.getByLabel('Sheets')).toHaveValue('two');
+});

@@ -1,0 +1,82 @@
+import { addPaper, expect, test } from '../workshop';
+
+test.describe('what goes in', () => {
+  for (const [typed, told] of [
+    ['60 x', 'A size is missing after “60”'],
+    ['-3', 'must be more than zero'],
+    ['12 parsecs', '“parsecs” is not a unit known here'],
+    ['10 km', '“km” is not a unit known here'],
+    ['9 m x 2 x 2', 'larger than the 5 m'],
+    ['60 x 45', 'Write three sizes'],
+  ] as const)
+    test(`“${typed}” is explained beside the field and kept`, async ({ page, workshop }) => {
+      await page.goto(workshop.url);
+      const line = page.getByLabel('Length x width x height');
+      await line.fill(typed);
+      await expect(page.locator('#holds-note')).toContainText(told);
+      await expect(line).toHaveAttribute('aria-invalid', 'true');
+      await page.waitForURL(/holds=/);
+      await page.reload();
+      await expect(line).toHaveValue(typed);
+    });
+
+  test('the same block in millimetres, centimetres and inches gets the same sheets', async ({ page, workshop }) => {
+    await page.goto(workshop.url);
+    const sheets = async (typed: string): Promise<string> => {
+      await page.getByLabel('Length x width x height').fill(typed);
+      await page.waitForURL(
+        new RegExp(`holds=${encodeURIComponent(typed).replace(/%20/g, '(%20|\\+)').replace(/[.]/g, '\\.')}(&|$)`),
+      );
+      await expect(page.getByText('Looking through the shelf')).toHaveCount(0);
+      await page.waitForTimeout(600);
+      return (await page.locator('oc-answer-card .figure').allTextContents()).join(' ');
+    };
+    const mm = await sheets('63.5 x 44.45 x 22.225');
+    expect(mm).toMatch(/\d+mm/);
+    expect(await sheets('6.35cm × 4.445cm × 2.2225cm')).toBe(mm);
+    expect(await sheets('2 1/2 in x 1 3/4 in x 7/8 in')).toBe(mm);
+  });
+
+  test('more room takes a larger sheet, and the address keeps the question through Back', async ({
+    page,
+    workshop,
+  }) => {
+    await page.goto(`${workshop.url}/?holds=60+x+45+x+22`);
+    const tray = page.locator('oc-answer-card .figure').first();
+    await expect(tray).toContainText('mm');
+    const easy = parseFloat((await tray.textContent())!);
+    await page.getByText('loose', { exact: true }).click();
+    await expect(async () => expect(parseFloat((await tray.textContent())!)).toBeGreaterThan(easy)).toPass();
+    await page.waitForURL(/ease=loose/);
+    await page.getByRole('link', { name: 'Forms' }).click();
+    await page.goBack();
+    await expect(page.getByLabel('Length x width x height')).toHaveValue('60 x 45 x 22');
+    await expect(page.getByRole('radio', { name: 'loose' })).toBeChecked();
+  });
+
+  test('says which papers can give the sheets, what is left, and why others cannot', async ({ page, workshop }) => {
+    await addPaper(workshop.url);
+    await addPaper(workshop.url, { name: 'Small squares', widthMm: 100, heightMm: 100 });
+    await addPaper(workshop.url, { name: 'Last sheet', widthMm: 200, heightMm: 200, count: 1 });
+    await addPaper(workshop.url, { name: 'Used up', count: 0 });
+    await page.goto(`${workshop.url}/?holds=60+x+45+x+22`);
+    const card = page.getByRole('article').first();
+    await expect(card.getByText(/both from one sheet,\s+leaves \d+ × \d+ mm/)).toBeVisible();
+    await card.getByText('3 papers cannot').click();
+    await expect(card.getByText('Small squares: too small')).toBeVisible();
+    await expect(card.getByText('Last sheet: takes 2 sheets, 1 left')).toBeVisible();
+    await expect(card.getByText('Used up: none left')).toBeVisible();
+  });
+
+  test('a number opens its arithmetic', async ({ page, workshop }) => {
+    await page.goto(`${workshop.url}/?holds=60+x+45+x+22`);
+    const card = page.getByRole('article').first();
+    await card.getByText('Why this tray sheet?').click();
+    await expect(card.getByText('60 mm + ease 1.5 mm and 1 % = 62.1 mm')).toBeVisible();
+  });
+
+  test('contents beyond any sheet are refused in words', async ({ page, workshop }) => {
+    await page.goto(`${workshop.url}/?holds=5+m+x+5+m+x+5+m`);
+    await expect(page.getByText('No sheet up to 20 m').first()).toBeVisible();
+  });
+});

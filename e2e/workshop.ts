@@ -1,0 +1,106 @@
+import { test as base } from '@playwright/test';
+import { type ChildProcess, spawn } from 'node:child_process';
+import { once } from 'node:events';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+
+const MAIN = join(import.meta.dirname, '../server/dist/main.mjs');
+
+/** A running server with a data folder of its own. */
+export class RunningWorkshop {
+  private process: ChildProcess | null = null;
+  private port = 0;
+  readonly data = mkdtempSync(join(tmpdir(), 'odd-corner-e2e-'));
+
+  constructor(private readonly args: readonly string[] = []) {}
+
+  get url(): string {
+    return `http://127.0.0.1:${this.port}`;
+  }
+
+  /** Starts it, on the port it had before if it ran already. */
+  async start(): Promise<void> {
+    const child = spawn(process.execPath, [MAIN, ...this.args], {
+      env: { ...process.env, PORT: `${this.port}`, HOST: '127.0.0.1', ODD_CORNER_DATA: this.data },
+      stdio: ['ignore', 'pipe', 'pipe'],
+    });
+    this.process = child;
+    let said = '';
+    child.stderr.on('data', (text: Buffer) => (said += text.toString()));
+    this.port = await new Promise<number>((resolve, reject) => {
+      child.stdout.on('data', (text: Buffer) => {
+        said += text.toString();
+        const open = /open at http:\/\/[^:]+:(\d+)/.exec(said);
+        if (open) resolve(Number(open[1]));
+      });
+      child.on('exit', (code) => reject(new Error(`The server ended with ${code}: ${said}`)));
+    });
+  }
+
+  /** Ends it at once, as a power cut would. */
+  async kill(): Promise<void> {
+    await this.end('SIGKILL');
+  }
+
+  async stop(): Promise<number | null> {
+    const code = await this.end('SIGTERM');
+    rmSync(this.data, { recursive: true });
+    return code;
+  }
+
+  private async end(signal: NodeJS.Signals): Promise<number | null> {
+    const child = this.process;
+    if (!child || child.exitCode !== null || child.signalCode !== null) return child?.exitCode ?? null;
+    const ended = once(child, 'exit');
+    child.kill(signal);
+    await ended;
+    return child.exitCode;
+  }
+}
+
+interface Fixtures {
+  /** A real server with a fresh, empty workshop. */
+  readonly workshop: RunningWorkshop;
+  /** A real server with the demo workshop. */
+  readonly demo: RunningWorkshop;
+}
+
+async function running(args: readonly string[], use: (workshop: RunningWorkshop) => Promise<void>): Promise<void> {
+  const workshop = new RunningWorkshop(args);
+  await workshop.start();
+  await use(workshop);
+  await workshop.stop();
+}
+
+export const test = base.extend<Fixtures>({
+  workshop: async ({ browserName: _ }, use) => running([], use),
+  demo: async ({ browserName: _ }, use) => running(['--demo'], use),
+});
+
+export { expect } from '@playwright/test';
+
+/** Writes a paper down through the routes, as the page would. */
+export async function addPaper(
+  url: string,
+  more: object = {},
+): Promise<{ id: string; count: number; version: number }> {
+  const answer = await fetch(`${url}/api/papers`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({
+      name: 'Chart paper',
+      widthMm: 500,
+      heightMm: 350,
+      count: 4,
+      gsm: 90,
+      kind: 'kraft',
+      caliperMm: 0.12,
+      colourFront: '#3f7fa0',
+      colourBack: '#f7f2e4',
+      ...more,
+    }),
+  });
+  if (answer.status !== 201) throw new Error(`${answer.status} ${await answer.text()}`);
+  return (await answer.json()) as { id: string; count: number; version: number };
+}
