@@ -45,7 +45,7 @@ export class RunningWorkshop {
 
   async stop(): Promise<number | null> {
     const code = await this.end('SIGTERM');
-    rmSync(this.data, { recursive: true });
+    rmSync(this.data, { recursive: true, force: true });
     return code;
   }
 

@@ -45,10 +45,11 @@ test.describe('what goes in', () => {
     const tray = page.locator('oc-answer-card .figure').first();
     await expect(tray).toContainText('mm');
     const easy = parseFloat((await tray.textContent())!);
-    await page.getByText('loose', { exact: true }).click();
+    await page.getByRole('radio', { name: 'loose' }).check();
     await expect(async () => expect(parseFloat((await tray.textContent())!)).toBeGreaterThan(easy)).toPass();
     await page.waitForURL(/ease=loose/);
     await page.getByRole('link', { name: 'Forms' }).click();
+    await page.waitForURL(/\/forms$/);
     await page.goBack();
     await expect(page.getByLabel('Length x width x height')).toHaveValue('60 x 45 x 22');
     await expect(page.getByRole('radio', { name: 'loose' })).toBeChecked();

@@ -3,6 +3,15 @@ import { expect, test } from '../workshop';
 
 const counter = (page: Page) => page.getByText(/step \d+ of \d+/);
 
+/** How many steps the server knows to be done, for the job in the address. */
+async function stepKept(page: Page): Promise<number> {
+  const { origin, pathname } = new URL(page.url());
+  const job = (await (await fetch(`${origin}/api/jobs/${pathname.split('/')[2]}`)).json()) as {
+    progress: { step: number };
+  };
+  return job.progress.step;
+}
+
 /** The step shown, from 1. */
 async function stepShown(page: Page): Promise<number> {
   return Number(/step (\d+) of/.exec((await counter(page).textContent()) ?? '')?.[1]);
@@ -40,12 +49,13 @@ test('from what goes in to the logbook, by keyboard, with a reload and a power c
   await page.keyboard.press('Space');
   await page.keyboard.press('ArrowLeft');
   await expect(counter(page)).toContainText('step 6 of');
-  await page.waitForLoadState('networkidle');
+  await expect.poll(() => stepKept(page)).toBe(5);
   await page.reload();
   await expect(counter(page)).toContainText('step 6 of');
 
   await workshop.kill();
   await page.keyboard.press('ArrowRight');
+  await expect(counter(page)).toContainText('step 7 of');
   await expect(page.getByText('Your place is not kept yet')).toBeVisible();
   await workshop.start();
   await expect(page.getByText('Your place is not kept yet')).toBeHidden({ timeout: 20_000 });
@@ -63,8 +73,10 @@ test('from what goes in to the logbook, by keyboard, with a reload and a power c
   await page.keyboard.press('?');
   await expect(page.getByRole('heading', { name: 'Keys and lines' })).toBeVisible();
   await page.keyboard.press('Escape');
+  await expect(page.getByRole('heading', { name: 'Keys and lines' })).toBeHidden();
 
   const steps = await page.getByRole('list', { name: 'Steps' }).getByRole('button').count();
+  await expect(counter(page)).toContainText('step 7 of');
   for (let k = await stepShown(page); k <= steps; k++) await page.keyboard.press('ArrowRight');
   await expect(page.getByRole('heading', { name: 'The tray is folded' })).toBeVisible();
   await page.getByRole('button', { name: 'Fold the lid' }).press('Enter');

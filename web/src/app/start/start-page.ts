@@ -1,5 +1,6 @@
-import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, signal } from '@angular/core';
-import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { Location } from '@angular/common';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { ActivatedRoute, Router } from '@angular/router';
 import { type Block } from '@odd-corner/contract';
 import {
@@ -11,7 +12,7 @@ import {
   ParseLengthError,
   squareTray,
 } from '@odd-corner/core';
-import { combineLatest, debounceTime, distinctUntilChanged, map, of, switchMap } from 'rxjs';
+import { combineLatest, debounceTime, distinctUntilChanged, of, switchMap } from 'rxjs';
 import { failureText } from '../data/api';
 import { choiceOf } from '../data/choice-of';
 import { Jobs } from '../data/jobs';
@@ -43,7 +44,7 @@ const isEase = (text: string | null): text is EaseId => text !== null && text in
 })
 export class StartPage {
   private readonly router = inject(Router);
-  private readonly route = inject(ActivatedRoute);
+  private readonly location = inject(Location);
   private readonly jobs = inject(Jobs);
   private readonly papers = inject(Papers);
   private readonly folding = inject(Folding);
@@ -61,7 +62,7 @@ export class StartPage {
   );
   protected readonly eases = (Object.keys(EASES) as EaseId[]).map((id) => ({ id, ...EASES[id] }));
 
-  private readonly query = this.route.snapshot.queryParamMap;
+  private readonly query = inject(ActivatedRoute).snapshot.queryParamMap;
   protected readonly text = signal(this.query.get('holds') ?? '');
   private readonly easeAsked = signal<EaseId | null>(
     isEase(this.query.get('ease')) ? (this.query.get('ease') as EaseId) : null,
@@ -91,11 +92,9 @@ export class StartPage {
   });
   protected readonly answers = toSignal(
     combineLatest([
-      toObservable(this.asked).pipe(
-        distinctUntilChanged((a, b) => JSON.stringify(a) === JSON.stringify(b)),
-        debounceTime(60),
-      ),
-      toObservable(this.papers.state),
+      toObservable(this.asked).pipe(distinctUntilChanged(alike), debounceTime(60)),
+      // Reading the shelf again changes nothing as long as the papers are the same.
+      toObservable(this.papers.state).pipe(distinctUntilChanged(alike)),
     ]).pipe(
       // A newer question drops the older one with all that it would still have answered.
       switchMap(([asked, papers]) =>
@@ -111,15 +110,13 @@ export class StartPage {
     this.papers.refresh();
     this.things.refresh();
     // The address always says what is asked, so it can be kept, shared and returned to.
-    combineLatest([toObservable(this.text), toObservable(this.easeAsked)])
-      .pipe(
-        debounceTime(250),
-        map(([holds, ease]) => ({ holds: holds.trim() || null, ease })),
-        takeUntilDestroyed(inject(DestroyRef)),
-      )
-      .subscribe(
-        (queryParams) => void this.router.navigate([], { relativeTo: this.route, queryParams, replaceUrl: true }),
-      );
+    effect(() => {
+      const asked = new URLSearchParams();
+      if (this.text().trim()) asked.set('holds', this.text().trim());
+      const ease = this.easeAsked();
+      if (ease) asked.set('ease', ease);
+      this.location.replaceState('/', asked.toString());
+    });
   }
 
   protected type(text: string): void {
@@ -157,6 +154,8 @@ export class StartPage {
       });
   }
 }
+
+const alike = <T>(a: T, b: T): boolean => JSON.stringify(a) === JSON.stringify(b);
 
 function read(text: string, unit: 'mm' | 'cm' | 'in'): Reading {
   if (!text.trim()) return { kind: 'empty' };

@@ -37,6 +37,8 @@ interface Folded {
   readonly why: string | null;
 }
 
+const NOT_FOLDED: Folded = { steps: null, why: null };
+
 const SWIPE_PX = 60;
 
 /** Folding at the table: the picture large, words beside it, one step at a time. */
@@ -58,10 +60,11 @@ export class FoldStation {
   private readonly writer = inject(ProgressWriter);
   private readonly legend = viewChild.required<ElementRef<HTMLDialogElement>>('help');
 
+  private readonly jobId = computed(() => this.job().id);
   protected readonly unsaved = this.writer.unsaved;
   /** Where the hand is; the server follows. */
   protected readonly place = linkedSignal<string, Omit<Progress, 'seconds'>>({
-    source: () => this.job().id,
+    source: this.jobId,
     computation: () => untracked(() => ({ part: this.job().progress.part, step: this.job().progress.step })),
   });
   protected readonly part = computed(() => this.place().part);
@@ -88,7 +91,7 @@ export class FoldStation {
         ),
       ),
     ),
-    { initialValue: { steps: null, why: null } as Folded },
+    { initialValue: NOT_FOLDED },
   );
   protected readonly steps = computed(() => this.folded().steps);
   protected readonly failed = computed(() => this.folded().why);
@@ -113,7 +116,7 @@ export class FoldStation {
     const gone = inject(DestroyRef);
     this.writer.written.pipe(takeUntilDestroyed()).subscribe((job) => this.moved.emit(job));
     effect(() => {
-      this.job().id;
+      this.jobId();
       untracked(() => {
         this.seconds = this.job().progress.seconds;
         this.since = Date.now();

@@ -64,6 +64,8 @@ export class AnswerCard {
     const onShelf = shelf.find((s) => s.paper.id === this.picked());
     return onShelf ? { sizing: onShelf.sizing, paper: onShelf.paper } : sizing && { sizing, paper: null };
   });
+  /** The paper picked is being worked out again: what would be begun is not what was picked. */
+  protected readonly waiting = computed(() => this.picked() !== null && this.chosen()?.paper === null);
   protected readonly colours = computed(() => {
     const paper = this.chosen()?.paper;
     return paper ? { front: paper.colourFront, back: paper.colourBack } : PLAIN_PAPER;
@@ -92,4 +94,9 @@ export class AnswerCard {
   protected readonly can = computed(() => this.answer().shelf.filter((s) => s.plan));
   protected readonly cannot = computed(() => this.answer().shelf.filter((s) => !s.plan));
   protected readonly shown = computed(() => (this.all() ? this.can() : this.can().slice(0, SHOWN_AT_FIRST)));
+
+  protected start(): void {
+    const chosen = this.chosen();
+    if (chosen && !this.waiting()) this.begin.emit(chosen);
+  }
 }

@@ -10,6 +10,7 @@ import {
   LineSegments,
   Mesh,
   MeshLambertMaterial,
+  type Object3D,
   PerspectiveCamera,
   Scene,
   Vector3,
@@ -55,7 +56,7 @@ export class TrayStage {
   }
 
   show({ tray, lid, block, liftMm }: TrayScene, { front, back }: PaperColours): void {
-    for (const child of [...this.world.children]) if (child instanceof Group) this.drop(child);
+    for (const child of [...this.world.children]) if (isGroup(child)) this.drop(child);
     const base = paperGroup(tray, front, back);
     this.lid = paperGroup(lid, front, back);
     const thing = solid(
@@ -100,7 +101,7 @@ export class TrayStage {
   dispose(): void {
     cancelAnimationFrame(this.frame);
     this.watch.disconnect();
-    for (const child of [...this.world.children]) if (child instanceof Group) this.drop(child);
+    for (const child of [...this.world.children]) if (isGroup(child)) this.drop(child);
     this.renderer.dispose();
     this.renderer.domElement.remove();
   }
@@ -139,6 +140,10 @@ export class TrayStage {
       this.renderer.render(this.world, this.camera);
     });
   }
+}
+
+function isGroup(item: Object3D): item is Group {
+  return item instanceof Group;
 }
 
 function paperGroup(skin: readonly SkinPiece[], front: string, back: string): Group {
