@@ -1,7 +1,15 @@
 import { ChangeDetectionStrategy, Component, effect, inject } from '@angular/core';
-import { RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
+import { type IsActiveMatchOptions, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 import { WorkshopSettings } from './data/workshop-settings';
 import { Icon } from './ui/icon/icon';
+
+const THE_PLACE_ITSELF: IsActiveMatchOptions = {
+  paths: 'exact',
+  queryParams: 'ignored',
+  fragment: 'ignored',
+  matrixParams: 'ignored',
+};
+const WITHIN: IsActiveMatchOptions = { ...THE_PLACE_ITSELF, paths: 'subset' };
 
 /** The frame round every place: five places and the settings, always within reach. */
 @Component({
@@ -15,11 +23,11 @@ export class App {
   private readonly settings = inject(WorkshopSettings);
 
   protected readonly places = [
-    { path: '/', name: 'Start', icon: 'straighten', exact: true },
-    { path: '/jobs', name: 'Jobs', icon: 'note_stack', exact: false },
-    { path: '/shelf', name: 'Shelf', icon: 'shelves', exact: false },
-    { path: '/forms', name: 'Forms', icon: 'deployed_code', exact: false },
-    { path: '/logbook', name: 'Logbook', icon: 'menu_book', exact: false },
+    { path: '/', name: 'Start', icon: 'straighten', match: THE_PLACE_ITSELF },
+    { path: '/jobs', name: 'Jobs', icon: 'note_stack', match: WITHIN },
+    { path: '/shelf', name: 'Shelf', icon: 'shelves', match: WITHIN },
+    { path: '/forms', name: 'Forms', icon: 'deployed_code', match: WITHIN },
+    { path: '/logbook', name: 'Logbook', icon: 'menu_book', match: WITHIN },
   ] as const;
 
   constructor() {

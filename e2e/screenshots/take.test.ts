@@ -1,0 +1,52 @@
+import { join } from 'node:path';
+import type { Page } from '@playwright/test';
+import { expect, test } from '../workshop';
+
+const OUT = join(import.meta.dirname, '../../docs/screenshots');
+const FOLDING = '0dd00000-0000-4000-8000-000300000001';
+const FOLDED = '0dd00000-0000-4000-8000-000300000003';
+
+async function settled(page: Page, url: string): Promise<void> {
+  await page.goto(url);
+  await page.waitForLoadState('networkidle');
+  await expect(page.getByRole('status').filter({ hasText: /Folding|Reading|Looking/ })).toHaveCount(0);
+  await page.evaluate(() => document.fonts.ready);
+  await page.waitForTimeout(900);
+}
+
+const VIEWS = [
+  ['start', '/?holds=60+x+45+x+22'],
+  ['jobs', '/jobs'],
+  ['sheet', `/jobs/${FOLDING}/sheet`],
+  ['fold', `/jobs/${FOLDING}/fold`],
+  ['record', `/jobs/${FOLDED}/record`],
+  ['shelf', '/shelf'],
+  ['form', '/forms/square-tray-and-eared-lid'],
+  ['logbook', '/logbook'],
+] as const;
+
+for (const [name, path] of VIEWS)
+  test(name, async ({ page, demo }) => {
+    await settled(page, demo.url + path);
+    await page.screenshot({ path: join(OUT, `${name}.png`) });
+  });
+
+test.describe('dark', () => {
+  test.use({ colorScheme: 'dark' });
+  test('start-dark', async ({ page, demo }) => {
+    await settled(page, `${demo.url}/?holds=55+x+55+x+25&ease=loose`);
+    await page.screenshot({ path: join(OUT, 'start-dark.png') });
+  });
+});
+
+test.describe('phone', () => {
+  test.use({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true });
+  test('start-phone', async ({ page, demo }) => {
+    await settled(page, `${demo.url}/?holds=60+x+45+x+22`);
+    await page.screenshot({ path: join(OUT, 'start-phone.png') });
+  });
+  test('fold-phone', async ({ page, demo }) => {
+    await settled(page, `${demo.url}/jobs/${FOLDING}/fold`);
+    await page.screenshot({ path: join(OUT, 'fold-phone.png') });
+  });
+});
