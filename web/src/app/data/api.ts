@@ -1,0 +1,61 @@
+import { HttpClient, HttpErrorResponse } from '@angular/common/http';
+import { inject, Injectable } from '@angular/core';
+import { type Answer, type Body, type Issue, problem, type RouteName, routes } from '@odd-corner/contract';
+import { catchError, map, type Observable, throwError } from 'rxjs';
+import type * as z from 'zod';
+
+/** The server refused, or could not be reached. */
+export class ApiFailure extends Error {
+  override readonly name = 'ApiFailure';
+  constructor(
+    /** HTTP status, or 0 when the server could not be reached. */
+    readonly status: number,
+    message: string,
+    readonly issues: readonly Issue[] = [],
+    /** With 409: the row as it stands now, not yet parsed. */
+    readonly current: unknown = undefined,
+  ) {
+    super(message);
+  }
+}
+
+interface Sent<N extends RouteName> {
+  readonly id?: string;
+  readonly body?: Body<N>;
+}
+
+/** The only way to the server: every answer is parsed by the schema that the server was written against. */
+@Injectable({ providedIn: 'root' })
+export class Api {
+  private readonly http = inject(HttpClient);
+
+  /** @returns one answer; errors with {@link ApiFailure} */
+  call<N extends RouteName>(name: N, { id, body }: Sent<N> = {}): Observable<Answer<N>> {
+    const { method, path, answer } = routes[name];
+    // A write that was begun is finished even when the page is left.
+    return this.http
+      .request(method, path.replace(':id', encodeURIComponent(id ?? '')), { body, keepalive: method !== 'GET' })
+      .pipe(
+        map((raw) => (answer as unknown as z.ZodType<Answer<N>>).parse(raw)),
+        catchError((error: unknown) => throwError(() => toFailure(error))),
+      );
+  }
+}
+
+function toFailure(error: unknown): Error {
+  if (!(error instanceof HttpErrorResponse)) return error instanceof Error ? error : new Error(String(error));
+  const read = problem.safeParse(error.error);
+  if (read.success)
+    return new ApiFailure(read.data.status, read.data.detail ?? read.data.title, read.data.issues, read.data.current);
+  return new ApiFailure(
+    error.status,
+    error.status === 0
+      ? 'The workshop’s server does not answer. Is it still running?'
+      : `The server answered ${error.status}.`,
+  );
+}
+
+/** Words for the maker, whatever went wrong. */
+export function failureText(error: unknown): string {
+  return error instanceof Error ? error.message : String(error);
+}

@@ -1,0 +1,56 @@
+import { computed, type Signal, signal } from '@angular/core';
+import { catchError, EMPTY, type Observable, tap } from 'rxjs';
+import { failureText } from './api';
+
+/** What is known of a list on the server. */
+export type ListState<T> =
+  | { readonly kind: 'loading' }
+  | { readonly kind: 'ready'; readonly rows: readonly T[] }
+  | { readonly kind: 'failed'; readonly why: string };
+
+/** A list on the server, kept in step with what this page writes. */
+export class Collection<T extends { readonly id: string }> {
+  private readonly held = signal<ListState<T>>({ kind: 'loading' });
+  readonly state: Signal<ListState<T>> = this.held.asReadonly();
+  readonly rows = computed(() => {
+    const state = this.held();
+    return state.kind === 'ready' ? state.rows : [];
+  });
+
+  /** @param order sorts rows as the server does */
+  constructor(
+    private readonly fetch: () => Observable<readonly T[]>,
+    private readonly order: (a: T, b: T) => number,
+  ) {}
+
+  /** Reads the list anew; rows already known stay in view meanwhile. */
+  refresh(): void {
+    this.fetch()
+      .pipe(
+        tap((rows) => this.held.set({ kind: 'ready', rows })),
+        catchError((error: unknown) => {
+          this.held.set({ kind: 'failed', why: failureText(error) });
+          return EMPTY;
+        }),
+      )
+      .subscribe();
+  }
+
+  find(id: string): T | undefined {
+    return this.rows().find((row) => row.id === id);
+  }
+
+  /** Puts a row that the server answered in its place. */
+  put(row: T): void {
+    if (this.held().kind !== 'ready') return;
+    this.held.set({ kind: 'ready', rows: [...this.rows().filter((r) => r.id !== row.id), row].sort(this.order) });
+  }
+
+  drop(id: string): void {
+    if (this.held().kind === 'ready')
+      this.held.set({ kind: 'ready', rows: this.rows().filter((row) => row.id !== id) });
+  }
+}
+
+export const byName = (a: { readonly name: string }, b: { readonly name: string }): number =>
+  a.name.localeCompare(b.name);
