@@ -3,6 +3,7 @@ module.exports = {
   displayName: 'core',
   testEnvironment: 'node',
   roots: ['<rootDir>/test'],
+  setupFiles: ['<rootDir>/test/seed.ts'],
   transform: {
     '^.+\\.[cm]?tsx?$': [
       '@swc/jest',

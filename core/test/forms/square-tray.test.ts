@@ -40,13 +40,17 @@ describe('the square tray and its lid', () => {
       fc.property(sheet, wall, thickness, (s, share, t) => {
         const tray = folded(s, share, 'tray', t).sizes;
         const lid = folded(s, share, 'eared-lid', t).sizes;
-        const gussetsOverlap = tray.nominal.wallMm > tray.nominal.baseMm / 2 + 1e-9;
+        // Walls taller than half the base: gussets (and the outer strips of a lid) reach past each other in the middle.
+        const past = tray.nominal.wallMm - tray.nominal.baseMm / 2;
+        if (past > 1e-9 * s && past < 1e-4 * s) return;
+        const gussetsOverlap = past > 1e-9 * s;
         expect(tray.cavity.lengthMm).toBeCloseTo(tray.nominal.baseMm - 3 * t, 6);
         expect(tray.cavity.widthMm).toBeCloseTo(tray.nominal.baseMm - (gussetsOverlap ? 19 : 11) * t, 6);
         expect(tray.cavity.depthMm).toBeCloseTo(tray.nominal.wallMm - 1.5 * t, 6);
         expect(tray.outer.lengthMm).toBeCloseTo(tray.nominal.baseMm + t, 6);
         expect(lid.cavity.lengthMm).toBeCloseTo(lid.nominal.baseMm - 3 * t, 6);
-        expect(lid.outer.widthMm).toBeCloseTo(lid.nominal.baseMm + 5 * t, 6);
+        expect(lid.outer.widthMm).toBeCloseTo(lid.nominal.baseMm + (gussetsOverlap ? 7 : 5) * t, 6);
+        expect(lid.cavity.widthMm).toBeCloseTo(lid.nominal.baseMm - (gussetsOverlap ? 13 : 7) * t, 6);
         expect(tray.layers).toEqual({ floor: 2, sides: 2, ends: gussetsOverlap ? 10 : 6 });
       }),
       { numRuns: 20 },
