@@ -1,5 +1,5 @@
 import { formatLength, lengthFigure, type ShownUnit } from '../measure/format-length';
-import { RULERS } from '../measure/ruler';
+import { RULERS, unitOnRuler } from '../measure/ruler';
 import { EASES, easeMm } from './ease';
 import type { Decided, SizedPart, TraySizing } from './size-tray';
 import { LID_PLAY_MM } from './size-tray';
@@ -13,6 +13,14 @@ export const DECIDED_BY: Readonly<Record<Decided, string>> = {
   fingers: 'The smallest sheet that fingers fold well',
 };
 
+/** The same for a lid, whose contents are the tray. */
+export const LID_DECIDED_BY: Readonly<Record<Decided, string>> = {
+  ...DECIDED_BY,
+  lengthMm: 'The tray’s length',
+  widthMm: 'The tray’s width, across the lid’s thick ends',
+  depthMm: 'The tray’s height',
+};
+
 /** One line of arithmetic: what is worked out, and the figures put in. */
 export interface WhyLine {
   readonly what: string;
@@ -23,6 +31,7 @@ const TWO_PLACES = 100;
 
 /** Lengths in arithmetic need the hundredths that a ruler does not show. */
 function fine(mm: number, unit: ShownUnit): string {
+  if (unit === 'in' && lengthFigure(mm, 'in') === '0') unit = 'mm';
   if (unit === 'in') return `${lengthFigure(mm, 'in')} in (${Math.round(mm * TWO_PLACES) / TWO_PLACES} mm)`;
   return unit === 'cm'
     ? `${Math.round(mm * TWO_PLACES) / (TWO_PLACES * 10)} cm`
@@ -80,16 +89,18 @@ function foldedLines({ sizes, params }: SizedPart, thicknessMm: number, unit: Sh
   ];
 }
 
-function ruledLine({ request }: TraySizing, { sheetMm, decided, slack }: SizedPart, unit: ShownUnit): WhyLine {
+function ruledLine({ request }: TraySizing, { params, sheetMm, decided, slack }: SizedPart, unit: ShownUnit): WhyLine {
   const { stepMm, name } = RULERS[request.ruler];
+  const onRuler = unitOnRuler(request.ruler, unit);
+  const by = (params.part === 'tray' ? DECIDED_BY : LID_DECIDED_BY)[decided];
   if (decided === 'fingers')
     return {
-      what: `${DECIDED_BY[decided]} decided`,
-      figures: `${formatLength(sheetMm, unit)}; the contents would do with less.`,
+      what: `${by} decided`,
+      figures: `${formatLength(sheetMm, onRuler)}; the contents would do with less.`,
     };
   const least = decided === 'wall-share' ? '' : ` (${fine(slack.left[decided], unit)} to spare there)`;
   return {
-    what: `${DECIDED_BY[decided]} decided`,
-    figures: `${formatLength(sheetMm, unit)} is the first mark in ${name} that works${least}; ${formatLength(sheetMm - stepMm, unit)} was folded too and does not.`,
+    what: `${by} decided`,
+    figures: `${formatLength(sheetMm, onRuler)} is the first mark in ${name} that works${least}; ${formatLength(sheetMm - stepMm, onRuler)} was folded too and does not.`,
   };
 }

@@ -1,3 +1,4 @@
+import type { ShownUnit } from './format-length';
 import { MM_PER } from './parse-length';
 
 /** The rulers that makers own, by their smallest mark. */
@@ -10,6 +11,15 @@ export const RULERS = {
 } as const;
 
 export type RulerId = keyof typeof RULERS;
+
+/**
+ * The unit in which a length to be measured with a ruler is written: as the maker reads lengths, unless the ruler's
+ * marks are of the other family; 157 mm is no mark of an inch ruler, nor does rounding it make it one.
+ */
+export function unitOnRuler(ruler: RulerId, preferred: ShownUnit): ShownUnit {
+  const inches = ruler === 'sixteenth-inch' || ruler === 'eighth-inch';
+  return inches ? 'in' : preferred === 'in' ? 'mm' : preferred;
+}
 
 /** Float noise of a computed length must not cost a whole ruler step. */
 const NOISE_STEPS = 1e-7;

@@ -1,5 +1,6 @@
 import * as fc from 'fast-check';
 import {
+  atRulerStep,
   formatLength,
   LENGTH_RANGE_MM,
   parseBlock,
@@ -9,6 +10,7 @@ import {
   roundUpToRuler,
   RULERS,
   type RulerId,
+  unitOnRuler,
 } from '../../src/index';
 
 const faultOf = (read: () => unknown): string => {
@@ -81,6 +83,19 @@ describe('lengths as makers write them', () => {
           const up = roundUpToRuler(mm, ruler);
           expect(up).toBeGreaterThanOrEqual(mm - 1e-6);
           expect(up - mm).toBeLessThan(RULERS[ruler].stepMm);
+        },
+      ),
+    ));
+
+  it('what a ruler is to measure is written so that its marks can be read off exactly', () =>
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 1, max: 900 }),
+        fc.constantFrom(...(Object.keys(RULERS) as RulerId[])),
+        fc.constantFrom('mm' as const, 'cm' as const, 'in' as const),
+        (marks, ruler, unit) => {
+          const mm = atRulerStep(marks, ruler);
+          expect(parseLength(formatLength(mm, unitOnRuler(ruler, unit)))).toBeCloseTo(mm, 9);
         },
       ),
     ));

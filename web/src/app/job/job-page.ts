@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
 import { Router } from '@angular/router';
 import type { Job, JobDraft } from '@odd-corner/contract';
-import { formatLength, formatSizes } from '@odd-corner/core';
+import { formatLength, formatSizes, unitOnRuler } from '@odd-corner/core';
 import { concatMap, of } from 'rxjs';
 import { ApiFailure, failureText } from '../data/api';
 import { Jobs } from '../data/jobs';
@@ -67,7 +67,7 @@ export class JobPage {
       ? stripOf(
           job,
           this.paper()?.name ?? null,
-          (mm) => formatLength(mm, unit),
+          (mm) => formatLength(mm, unitOnRuler(job.choice.ruler, unit)),
           (mm) => formatSizes(mm, unit),
         )
       : [];

@@ -16,6 +16,7 @@ import {
 import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import type { Job, Paper, Progress } from '@odd-corner/contract';
+import { unitOnRuler } from '@odd-corner/core';
 import { catchError, map, of, switchMap } from 'rxjs';
 import { failureText } from '../../data/api';
 import { partOf } from '../../data/choice-of';
@@ -79,7 +80,7 @@ export class FoldStation {
 
   private readonly asked = computed(() => ({
     ...partOf(this.job().choice, this.part()),
-    unit: this.settings.current().unit,
+    unit: unitOnRuler(this.job().choice.ruler, this.settings.current().unit),
     looking: { fromBelow: this.fromBelow(), quarterTurns: this.quarterTurns() },
   }));
   private readonly folded = toSignal(

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import type { Paper } from '@odd-corner/contract';
-import { type CutPlan, lengthFigure } from '@odd-corner/core';
+import { type CutPlan, lengthFigure, type RulerId, unitOnRuler } from '@odd-corner/core';
 import { WorkshopSettings } from '../../data/workshop-settings';
 
 /** How the squares lie on the stock, to scale, and what is left over. */
@@ -15,10 +15,16 @@ export class CutSketch {
   readonly plan = input.required<CutPlan>();
   /** What each square is for, in the plan's order. */
   readonly names = input.required<readonly string[]>();
+  /** With which the squares are measured. */
+  readonly ruler = input.required<RulerId>();
   private readonly settings = inject(WorkshopSettings);
 
   protected readonly sheets = computed(() => {
-    const { plan, unit, names } = { plan: this.plan(), unit: this.settings.current().unit, names: this.names() };
+    const { plan, unit, names } = {
+      plan: this.plan(),
+      unit: unitOnRuler(this.ruler(), this.settings.current().unit),
+      names: this.names(),
+    };
     const figure = (mm: number): string => lengthFigure(mm, unit);
     return Array.from({ length: plan.sheetsUsed }, (_, sheet) => ({
       squares: plan.squares.flatMap((p, k) =>

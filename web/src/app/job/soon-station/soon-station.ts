@@ -12,15 +12,16 @@ import { STATION_NAMES, type StationId } from '../stations';
     <h2>{{ names[station()] }} is coming soon</h2>
     @if (station() === 'cut') {
       <p class="lead">
-        Cut a square of {{ job().choice.tray.sheetMm | length }} for the tray and one of
-        {{ job().choice.lid.sheetMm | length }} for the lid. The Sheet station sketches how they lie on the paper you
-        chose. Keep fingers behind the edge of the ruler when you use a knife.
+        Cut a square of {{ job().choice.tray.sheetMm | length: job().choice.ruler }} for the tray and one of
+        {{ job().choice.lid.sheetMm | length: job().choice.ruler }} for the lid. The Sheet station sketches how they lie
+        on the paper you chose. Keep fingers behind the edge of the ruler when you use a knife.
       </p>
       <p><a class="button" [routerLink]="['/jobs', job().id, 'sheet']">To the sketch</a></p>
     } @else {
       <p class="lead">
         @if (job().choice.tray.wallMm; as wall) {
-          The one measure is the wall: {{ wall | length }} from the folded edge. The steps say when to set the ruler.
+          The one measure is the wall: {{ wall | length: job().choice.ruler }} from the folded edge. The steps say when
+          to set the ruler.
         } @else {
           This way needs no marks: every fold brings an edge or a corner onto something you can see.
         }
