@@ -4,8 +4,10 @@ module.exports = {
   testEnvironment: 'node',
   roots: ['<rootDir>/test'],
   setupFiles: ['<rootDir>/test/seed.ts'],
+  // A package that ships ES modules only is turned into CommonJS like our own.
+  transformIgnorePatterns: ['node_modules/(?!(robust-predicates|@odd-corner)/)'],
   transform: {
-    '^.+\\.[cm]?tsx?$': [
+    '^.+\\.[cm]?[jt]sx?$': [
       '@swc/jest',
       { jsc: { parser: { syntax: 'typescript' }, target: 'es2022' }, module: { type: 'commonjs' } },
     ],

@@ -3,8 +3,10 @@ module.exports = {
   displayName: 'server',
   testEnvironment: 'node',
   roots: ['<rootDir>/test'],
+  // A package that ships ES modules only is turned into CommonJS like our own.
+  transformIgnorePatterns: ['node_modules/(?!(robust-predicates|@odd-corner)/)'],
   transform: {
-    '^.+\\.[cm]?tsx?$': [
+    '^.+\\.[cm]?[jt]sx?$': [
       '@swc/jest',
       { jsc: { parser: { syntax: 'typescript' }, target: 'es2022' }, module: { type: 'commonjs' } },
     ],

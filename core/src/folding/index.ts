@@ -12,3 +12,7 @@ export * from './pose';
 export * from './solve-layers';
 export * from './stack-depth';
 export * from './transform';
+export * from './layer-orders';
+export * from './place-3d';
+export * from './place-flat';
+export * from './solid-measures';

@@ -24,15 +24,24 @@ function toOrder(problem: LayerProblem, signs: Int8Array): LayerOrder {
   return order;
 }
 
-/**
- * All layer orders without self-crossing, one after another: propagation of every rule to a fixed point, then a
- * branch on the first open pair. Deterministic.
- */
+/** All layer orders without self-crossing, one after another. Deterministic. */
 export function* layerOrdersOf(
   problem: LayerProblem,
   choices: LayerChoices,
   onConflict?: (conflict: LayerConflict) => void,
 ): Generator<LayerOrder> {
+  for (const signs of searchSigns(problem, choices, onConflict)) yield toOrder(problem, signs);
+}
+
+/**
+ * The pair signs of all layer orders: propagation of every rule to a fixed point, then a branch on the first open pair.
+ * The array yielded is the search's own and changes as it goes on.
+ */
+export function* searchSigns(
+  problem: LayerProblem,
+  choices: LayerChoices,
+  onConflict?: (conflict: LayerConflict) => void,
+): Generator<Int8Array> {
   if (problem.piercing.length) {
     onConflict?.({ faces: problem.piercing[0] });
     return;
@@ -114,7 +123,7 @@ export function* layerOrdersOf(
     while (cursor < pairs.length && signs[cursor] !== 0) cursor++;
     let failed = false;
     if (cursor === pairs.length) {
-      yield toOrder(problem, signs);
+      yield signs;
       failed = true;
     } else {
       const sign = preferred(cursor);
