@@ -16,3 +16,6 @@ export * from './layer-orders';
 export * from './place-3d';
 export * from './place-flat';
 export * from './solid-measures';
+export * from './soft/fold-angle';
+export * from './soft/relax';
+export * from './soft/soft-mesh';

@@ -3,3 +3,4 @@ export * from './parse-length';
 export * from './parse-sizes';
 export * from './format-length';
 export * from './ruler';
+export * from './seeded-random';
