@@ -19,11 +19,12 @@ export interface DrawOptions {
 const depthAt = ({ depth: [c, u, v] }: Surface, p: Point): number => c + u * p.x + v * p.y;
 
 /**
- * A picture of a scene as a viewer sees it: exact visible pieces of every surface. Where surfaces lie on each other the
+ * A picture of a pose, or of a scene of several parts, as a viewer sees it: exact visible pieces of every surface. Where surfaces lie on each other the
  * layer order decides; elsewhere depth does, and surfaces that pass through each other in view are cut where depths are
  * equal.
  */
-export function draw(parts: readonly Part[], view: View, options: DrawOptions = {}): Drawing {
+export function draw(scene: Pose | readonly Part[], view: View, options: DrawOptions = {}): Drawing {
+  const parts: readonly Part[] = 'pattern' in scene ? [{ kind: 'paper', pose: scene }] : scene;
   const surfaces = surfacesOf(parts, view);
   const size = Math.max(1e-9, ...surfaces.flatMap((s) => s.outline.flatMap((p) => [Math.abs(p.x), Math.abs(p.y)])));
   const smallest = 1e-8 * size * size;

@@ -9,7 +9,9 @@ import { noOrder } from './layer-order';
 import { creaseOnTable, middleOfTable, type Pose, whereIs } from './pose';
 import { refine } from './refine';
 import { settle } from './settle';
-import { type FoldLayers, foldSimply } from './simple-fold';
+import { type Folded, foldSimply } from './simple-fold';
+import { foldReverse } from './reverse-fold';
+import type { FoldLayers } from './crease-flap';
 import { compose, IDENTITY, overUpright, type Transform, turnOnTable } from './transform';
 
 interface OpenFold {
@@ -63,6 +65,23 @@ export class Hand {
   /** Folds behind. */
   mountain(name: string, alignment: Alignment, layers: FoldLayers = 'all'): void {
     this.fold(name, alignment, 'behind', layers);
+  }
+
+  /** Folds towards the viewer, the moved paper slipping under the layer that a sheet point lies on: into its pocket. */
+  tuck(name: string, alignment: Alignment, under: Point, layers: FoldLayers = 'all'): void {
+    this.fold(name, alignment, 'over', layers, under);
+  }
+
+  /** Pushes the point of a folded flap in between its two layers. `flap` is a sheet point on it, beyond the line. */
+  insideReverse(name: string, alignment: Alignment, flap: Point): void {
+    this.take(foldReverse(this.current, { line: foldLine(alignment), flap, way: 'inside', name }));
+    this.folds = [];
+  }
+
+  /** Wraps the point of a folded flap round its two layers. */
+  outsideReverse(name: string, alignment: Alignment, flap: Point): void {
+    this.take(foldReverse(this.current, { line: foldLine(alignment), flap, way: 'outside', name }));
+    this.folds = [];
   }
 
   /**
@@ -121,11 +140,21 @@ export class Hand {
     this.watched.push(this.current);
   }
 
-  private fold(name: string, alignment: Alignment, towards: 'over' | 'behind', layers: FoldLayers): void {
-    const { pose, split, before } = foldSimply(this.current, { line: foldLine(alignment), towards, layers, name });
-    this.follow(split);
+  private fold(
+    name: string,
+    alignment: Alignment,
+    towards: 'over' | 'behind',
+    layers: FoldLayers,
+    under?: Point,
+  ): void {
+    const { before } = this.take(foldSimply(this.current, { line: foldLine(alignment), towards, layers, name, under }));
     this.folds.push({ name, before });
-    this.current = pose;
+  }
+
+  private take(folded: Folded): Folded {
+    this.follow(folded.split);
+    this.current = folded.pose;
+    return folded;
   }
 
   /** Earlier poses follow the pattern as it is creased, so that they can be returned to and drawn. */

@@ -19,3 +19,5 @@ export * from './solid-measures';
 export * from './soft/fold-angle';
 export * from './soft/relax';
 export * from './soft/soft-mesh';
+export * from './crease-flap';
+export * from './reverse-fold';

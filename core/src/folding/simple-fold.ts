@@ -1,19 +1,16 @@
-import { type Line, lineThrough, type Point, sideOf } from '../measure/point';
+import { type Line, type Point, sideOf } from '../measure/point';
 import { middle } from '../pattern/convex';
-import { faceOutline, isBorder, toleranceOf } from '../pattern/crease-pattern';
-import { type Split, splitFaces } from '../pattern/split-faces';
+import { faceOutline, isBorder } from '../pattern/crease-pattern';
+import type { Split } from '../pattern/split-faces';
+import { creaseFlap, type FoldLayers, isOnLine } from './crease-flap';
 import { FoldRefused } from './fold-refused';
 import { noOrder, sideOfFace } from './layer-order';
 import { layerProblem } from './layer-problem';
 import { findOverlaps } from './overlaps';
-import { isFlat, type Pose, whiteUp } from './pose';
-import { refine } from './refine';
+import { faceAt, isFlat, type Pose, whiteUp } from './pose';
 import { placeOrRefuse } from './settle';
 import { brokenRule } from './solve-layers';
-import { apply, inverse } from './transform';
-
-/** Which layers a fold takes along: all, or the flap that a sheet point belongs to. */
-export type FoldLayers = 'all' | { readonly flap: Point };
+import { apply } from './transform';
 
 export interface SimpleFold {
   /** Fold line on the table, moving paper on its left. */
@@ -22,6 +19,8 @@ export interface SimpleFold {
   readonly towards: 'over' | 'behind';
   readonly layers: FoldLayers;
   readonly name: string;
+  /** A sheet point of the layer that the moved paper slips under (with all layers that lie on it) instead of on top. */
+  readonly under?: Point;
 }
 
 export interface Folded {
@@ -32,77 +31,15 @@ export interface Folded {
   readonly before: Pose;
 }
 
-/** The table line drawn on a face, in sheet coordinates. */
-function onSheet(pose: Pose, face: number, line: Line): Line {
-  const back = inverse(pose.placed[face]);
-  const z = pose.placed[face][11];
-  const p = apply(back, { ...line.at, z });
-  const q = apply(back, {
-    x: line.at.x + line.along.x * pose.pattern.size,
-    y: line.at.y + line.along.y * pose.pattern.size,
-    z,
-  });
-  return lineThrough(p, q);
-}
-
-/** The moving faces: on the left of the line, and, for a flap, joined to it other than across the line. */
-function movingFaces(pose: Pose, fold: SimpleFold): boolean[] {
-  const { pattern } = pose;
-  const onLeft = pattern.faces.map(
-    (_, f) => sideOf(fold.line, apply(pose.placed[f], middle(faceOutline(pattern, f)))) > 0,
-  );
-  if (fold.layers === 'all') return onLeft;
-  const flap = fold.layers.flap;
-  const seed = pattern.faces.findIndex((_, f) => onLeft[f] && faceHolds(pose, f, flap));
-  if (seed < 0) throw new FoldRefused('no-paper', 'The flap to fold does not reach over the fold line.');
-  const moving = onLeft.map(() => false);
-  const queue = [seed];
-  moving[seed] = true;
-  for (const face of queue)
-    for (const edge of pattern.faces[face].edges) {
-      const { left, right } = pattern.edges[edge];
-      const other = left === face ? right : left;
-      if (other < 0 || moving[other] || !onLeft[other] || isOnLine(pose, edge, fold.line)) continue;
-      moving[other] = true;
-      queue.push(other);
-    }
-  return moving;
-}
-
-function faceHolds(pose: Pose, face: number, p: Point): boolean {
-  const outline = faceOutline(pose.pattern, face);
-  return outline.every(
-    (a, i) => sideOf(lineThrough(a, outline[(i + 1) % outline.length]), p) >= -toleranceOf(pose.pattern),
-  );
-}
-
-function isOnLine(pose: Pose, edge: number, line: Line): boolean {
-  const { from, to, left, right } = pose.pattern.edges[edge];
-  const placed = pose.placed[left >= 0 ? left : right];
-  const tolerance = 100 * toleranceOf(pose.pattern);
-  return [from, to].every((v) => Math.abs(sideOf(line, apply(placed, pose.pattern.vertices[v]))) <= tolerance);
-}
-
 /**
  * Folds flat paper along one line. Moved layers turn over as a block and land on top (`over`) or underneath (`behind`).
+ * With `under` they slip below a layer: a tuck into a pocket.
  * @throws FoldRefused when layers are trapped, the paper would tear, or nothing moves
  */
 export function foldSimply(start: Pose, fold: SimpleFold): Folded {
   if (!isFlat(start)) throw new FoldRefused('ambiguous', 'This fold is made on the table, with the paper flat.');
-  const cutsAll = new Map(start.pattern.faces.map((_, f) => [f, onSheet(start, f, fold.line)] as const));
-  let split = splitFaces(start.pattern, cutsAll, fold.name);
-  let before = refine(start, split);
-  let moving = movingFaces(before, fold);
-  if (fold.layers !== 'all') {
-    // Layers that stay must not be creased: cut again, only the faces that have a moving part.
-    const touched = new Set(moving.flatMap((m, f) => (m ? [split.faceFrom[f]] : [])));
-    split = splitFaces(start.pattern, new Map([...cutsAll].filter(([f]) => touched.has(f))), fold.name);
-    before = refine(start, split);
-    moving = movingFaces(before, fold);
-  }
+  const { before, split, moving } = creaseFlap(start, fold.line, fold.layers, fold.name);
   const { pattern } = before;
-  if (!moving.includes(true)) throw new FoldRefused('no-paper', 'There is no paper on that side of the fold line.');
-  if (!moving.includes(false)) throw new FoldRefused('no-paper', 'All of the paper would move: nothing is folded.');
   refuseTrapped(before, moving, fold.towards);
 
   const turn = fold.towards === 'over' ? 180 : -180;
@@ -123,13 +60,16 @@ export function foldSimply(start: Pose, fold: SimpleFold): Folded {
   const frame = before.placed[pinned];
   const { faces: placed, residual } = placeOrRefuse(pattern, angles, pinned, frame);
   const order = noOrder(pattern.faces.length);
-  const lands = fold.towards === 'over' ? 1 : -1;
+  const over = fold.towards === 'over' ? 1 : -1;
+  const cover = fold.under ? layersFrom(before, faceAt(pattern, fold.under), over) : null;
   for (const { i, j } of findOverlaps(pattern, placed))
     for (const [a, b] of [
       [i, j],
       [j, i],
     ]) {
       const up = Math.sign(placed[a][8]);
+      // Seen from the staying layer: moved paper lies over it, unless that layer belongs to the pocket's cover.
+      const lands = cover?.has(moving[a] ? b : a) ? -over : over;
       const known = moving[a] === moving[b] ? sideOfFace(before.order, a, b) : moving[b] ? lands * up : -lands * up;
       order.side[a * order.faces + b] = known;
     }
@@ -149,4 +89,13 @@ function refuseTrapped(pose: Pose, moving: readonly boolean[], towards: 'over' |
       if (side === (towards === 'over' ? 1 : -1))
         throw new FoldRefused('trapped', 'A layer that stays lies over the layers to fold.', [s, m]);
     }
+}
+
+/** A layer and all that lie on it, on the side that the fold goes to. */
+function layersFrom(pose: Pose, face: number, over: number): Set<number> {
+  const found = new Set([face]);
+  for (const f of found)
+    for (let g = 0; g < pose.order.faces; g++)
+      if (sideOfFace(pose.order, f, g) * Math.sign(whiteUp(pose, f)) === over) found.add(g);
+  return found;
 }

@@ -1,0 +1,94 @@
+import { type Line, lineThrough, type Point, sideOf } from '../measure/point';
+import { middle } from '../pattern/convex';
+import { faceOutline, toleranceOf } from '../pattern/crease-pattern';
+import { type Split, splitFaces } from '../pattern/split-faces';
+import { FoldRefused } from './fold-refused';
+import { type Pose, whiteUp } from './pose';
+import { refine } from './refine';
+import { stackDepth } from './stack-depth';
+import { apply, inverse } from './transform';
+
+/**
+ * Which layers a fold takes along: all, the `top` so many, or the flap that a sheet point belongs to: all paper beyond the
+ * line that hangs together with it other than across the line.
+ */
+export type FoldLayers = 'all' | { readonly flap: Point } | { readonly top: number };
+
+/** Paper creased along a line, and the part of it that will move. */
+export interface CreasedFlap {
+  readonly before: Pose;
+  readonly split: Split;
+  readonly moving: readonly boolean[];
+}
+
+/** The table line drawn on a face, in sheet coordinates. */
+function onSheet(pose: Pose, face: number, line: Line): Line {
+  const back = inverse(pose.placed[face]);
+  const z = pose.placed[face][11];
+  const p = apply(back, { ...line.at, z });
+  const q = apply(back, {
+    x: line.at.x + line.along.x * pose.pattern.size,
+    y: line.at.y + line.along.y * pose.pattern.size,
+    z,
+  });
+  return lineThrough(p, q);
+}
+
+/** The moving faces: on the left of the line, and, for a flap, joined to it other than across the line. */
+function movingFaces(pose: Pose, line: Line, layers: FoldLayers): boolean[] {
+  const { pattern } = pose;
+  const onLeft = pattern.faces.map((_, f) => sideOf(line, apply(pose.placed[f], middle(faceOutline(pattern, f)))) > 0);
+  if (layers === 'all') return onLeft;
+  if ('top' in layers)
+    return onLeft.map((left, f) => left && stackDepth(pose, f, whiteUp(pose, f) > 0 ? 1 : -1) < layers.top);
+  const flap = layers.flap;
+  const seed = pattern.faces.findIndex((_, f) => onLeft[f] && faceHolds(pose, f, flap));
+  if (seed < 0) throw new FoldRefused('no-paper', 'The flap to fold does not reach over the fold line.');
+  const moving = onLeft.map(() => false);
+  const queue = [seed];
+  moving[seed] = true;
+  for (const face of queue)
+    for (const edge of pattern.faces[face].edges) {
+      const { left, right } = pattern.edges[edge];
+      const other = left === face ? right : left;
+      if (other < 0 || moving[other] || !onLeft[other] || isOnLine(pose, edge, line)) continue;
+      moving[other] = true;
+      queue.push(other);
+    }
+  return moving;
+}
+
+function faceHolds(pose: Pose, face: number, p: Point): boolean {
+  const outline = faceOutline(pose.pattern, face);
+  return outline.every(
+    (a, i) => sideOf(lineThrough(a, outline[(i + 1) % outline.length]), p) >= -toleranceOf(pose.pattern),
+  );
+}
+
+export function isOnLine(pose: Pose, edge: number, line: Line): boolean {
+  const { from, to, left, right } = pose.pattern.edges[edge];
+  const placed = pose.placed[left >= 0 ? left : right];
+  const tolerance = 100 * toleranceOf(pose.pattern);
+  return [from, to].every((v) => Math.abs(sideOf(line, apply(placed, pose.pattern.vertices[v]))) <= tolerance);
+}
+
+/**
+ * Creases the layers that will move along a table line, moving side on its left.
+ * @throws FoldRefused when there is no paper on that side, or none on the other
+ */
+export function creaseFlap(start: Pose, line: Line, layers: FoldLayers, name: string): CreasedFlap {
+  const cutsAll = new Map(start.pattern.faces.map((_, f) => [f, onSheet(start, f, line)] as const));
+  let split = splitFaces(start.pattern, cutsAll, name);
+  let before = refine(start, split);
+  let moving = movingFaces(before, line, layers);
+  if (layers !== 'all') {
+    // Layers that stay must not be creased: cut again, only the faces that have a moving part.
+    const touched = new Set(moving.flatMap((m, f) => (m ? [split.faceFrom[f]] : [])));
+    split = splitFaces(start.pattern, new Map([...cutsAll].filter(([f]) => touched.has(f))), name);
+    before = refine(start, split);
+    moving = movingFaces(before, line, layers);
+  }
+  if (!moving.includes(true)) throw new FoldRefused('no-paper', 'There is no paper on that side of the fold line.');
+  if (!moving.includes(false)) throw new FoldRefused('no-paper', 'All of the paper would move: nothing is folded.');
+  return { before, split, moving };
+}
