@@ -12,7 +12,7 @@ import {
   ParseLengthError,
   squareTray,
 } from '@odd-corner/core';
-import { combineLatest, debounceTime, distinctUntilChanged, of, switchMap } from 'rxjs';
+import { combineLatest, debounceTime, distinctUntilChanged, map, of, switchMap, timer } from 'rxjs';
 import { failureText } from '../data/api';
 import { choiceOf } from '../data/choice-of';
 import { Jobs } from '../data/jobs';
@@ -31,6 +31,7 @@ type Reading =
   | { readonly kind: 'wrong'; readonly why: string };
 
 const CHIPS_AT_FIRST = 9;
+const FAULT_AFTER_MS = 450;
 
 const isEase = (text: string | null): text is EaseId => text !== null && text in EASES;
 
@@ -80,7 +81,9 @@ export class StartPage {
   /** A fault is told only when the hand rests, so that half-typed sizes are left in peace. */
   protected readonly fault = toSignal(
     toObservable(this.reading).pipe(
-      switchMap((reading) => (reading.kind === 'wrong' ? of(reading.why).pipe(debounceTime(450)) : of(null))),
+      switchMap((reading) =>
+        reading.kind === 'wrong' ? timer(FAULT_AFTER_MS).pipe(map(() => reading.why)) : of(null),
+      ),
       distinctUntilChanged(),
     ),
     { initialValue: null },

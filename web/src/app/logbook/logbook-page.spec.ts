@@ -1,0 +1,72 @@
+import { aPiece, PageBench, SETTINGS } from '../testing/bench';
+import { LogbookPage } from './logbook-page';
+
+describe('the logbook', () => {
+  const predicted = aPiece().predicted;
+  const off = (mm: number) => ({
+    lengthMm: predicted.lengthMm + mm,
+    widthMm: predicted.widthMm,
+    depthMm: predicted.depthMm - mm,
+  });
+  const second = '00000000-0000-4000-8000-000000000099';
+  const show = async (pieces: unknown, settings = SETTINGS): Promise<PageBench<LogbookPage>> => {
+    const bench = new PageBench(LogbookPage, {}, settings);
+    await bench.settle();
+    bench.answer('GET', '/api/pieces', pieces);
+    await bench.settle();
+    return bench;
+  };
+
+  it('says what to do while it is empty', async () => expect((await show([])).text).toContain('Nothing folded yet'));
+
+  it('averages measured less predicted, with its sign and spread', async () => {
+    const bench = await show([aPiece({ measured: off(1) }), aPiece({ id: second, measured: off(2) })]);
+    const [sides, ends, depth] = [...bench.host.querySelectorAll('.spreads .card')].map((card) =>
+      (card.textContent ?? '').replace(/\s+/g, ' '),
+    );
+    expect(sides).toContain('+1.5mm');
+    expect(sides).toContain('give or take 0.7 mm, 2 pieces');
+    expect(ends).toMatch(/\b0\s?mm/);
+    expect(depth).toContain('−1.5mm');
+  });
+
+  it('leaves pieces that were not measured out of the average', async () => {
+    const bench = await show([aPiece({ measured: off(1) }), aPiece({ id: second, measured: null })]);
+    expect(bench.text).toContain('one piece measured');
+    expect(bench.text).toContain('not measured');
+  });
+
+  it('takes a piece out, says what goes back, and can write it down again', async () => {
+    const bench = await show([aPiece({ measured: off(1) })]);
+    bench.button('Take out').click();
+    bench.sent('DELETE', `/api/pieces/${aPiece().id}`).flush(null);
+    await bench.settle();
+    expect(bench.text).toContain('Nothing folded yet');
+    const bar = document.querySelector('mat-snack-bar-container');
+    expect(bar?.textContent).toContain('1 of Kraft back on the shelf');
+    bar?.querySelector('button')?.click();
+    await bench.settle();
+    expect(bench.sent('POST', '/api/pieces').request.body).toMatchObject({
+      id: aPiece().id,
+      measured: off(1),
+      sheetsUsed: 1,
+    });
+  });
+
+  it('says why when the server does not answer, and tries again', async () => {
+    const bench = new PageBench(LogbookPage);
+    await bench.settle();
+    bench.sent('GET', '/api/pieces').error(new ProgressEvent('error'));
+    await bench.settle();
+    expect(bench.text).toContain('does not answer');
+    bench.button('Try again').click();
+    bench.answer('GET', '/api/pieces', [aPiece()]);
+    await bench.settle();
+    expect(bench.text).toContain('Watch parts');
+  });
+
+  it('refuses an answer that is not what was agreed', async () => {
+    const bench = await show([{ ...aPiece(), predicted: 'large' }]);
+    expect(bench.text).toContain('That could not be read');
+  });
+});

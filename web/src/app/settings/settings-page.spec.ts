@@ -1,0 +1,25 @@
+import { PageBench, SETTINGS } from '../testing/bench';
+import { SettingsPage } from './settings-page';
+
+describe('settings', () => {
+  const choose = async (bench: PageBench<SettingsPage>, field: string, value: string): Promise<void> => {
+    const select = bench.find<HTMLSelectElement>(field);
+    select.value = value;
+    select.dispatchEvent(new Event('change'));
+    await bench.settle();
+  };
+
+  it('show what is kept, keep what is chosen, and take it back', async () => {
+    const bench = new PageBench(SettingsPage, {}, { ...SETTINGS, unit: 'in', ruler: 'eighth-inch' });
+    await bench.settle();
+    expect(bench.find<HTMLSelectElement>('#unit').value).toBe('in');
+    await choose(bench, '#ruler', 'half-mm');
+    const request = bench.sent('PUT', '/api/settings');
+    expect(request.request.body).toEqual({ ...SETTINGS, unit: 'in', ruler: 'half-mm' });
+    request.flush({ ...SETTINGS, unit: 'in', ruler: 'half-mm', version: 2 });
+    await bench.settle();
+    document.querySelector<HTMLButtonElement>('mat-snack-bar-container button')?.click();
+    await bench.settle();
+    expect(bench.sent('PUT', '/api/settings').request.body).toMatchObject({ ruler: 'eighth-inch', version: 2 });
+  });
+});

@@ -1,0 +1,80 @@
+import { aPaper, aThing, PageBench, SETTINGS } from '../testing/bench';
+import { StartPage } from './start-page';
+
+describe('the start', () => {
+  const show = async (papers: unknown[] = [aPaper()], settings = SETTINGS): Promise<PageBench<StartPage>> => {
+    const bench = new PageBench(StartPage, {}, settings);
+    await bench.settle();
+    bench.answer('GET', '/api/papers', papers);
+    bench.answer('GET', '/api/things', [aThing()]);
+    await bench.settle();
+    return bench;
+  };
+  const ask = async (bench: PageBench<StartPage>, text: string): Promise<void> => {
+    bench.type('#holds', text);
+    await bench.settle(700);
+  };
+
+  it('invites to measure while nothing is typed', async () =>
+    expect((await show()).text).toContain('Measure what goes in'));
+
+  it('answers with sheets, papers and a picture, and starts a job with what is shown', async () => {
+    const bench = await show();
+    await ask(bench, '60 x 45 x 22');
+    expect(bench.host.querySelectorAll('oc-answer-card')).toHaveLength(2);
+    expect(bench.host.querySelectorAll('oc-answer-card oc-drawing svg')).toHaveLength(2);
+    const card = bench.find('oc-answer-card');
+    card.querySelectorAll<HTMLInputElement>('input[type=radio]')[1].dispatchEvent(new Event('change'));
+    await bench.settle();
+    const sheets = [...card.querySelectorAll('.figure')].map((f) => parseFloat(f.textContent ?? ''));
+    bench.button('Start this job').click();
+    expect(bench.sent('POST', '/api/jobs').request.body).toMatchObject({
+      title: 'Tray for 60 × 45 × 22 mm',
+      purpose: { text: '60 x 45 x 22', block: { lengthMm: 60, widthMm: 45, heightMm: 22 }, ease: 'easy' },
+      choice: {
+        walls: 'folded',
+        thicknessMm: 0.12,
+        paperId: aPaper().id,
+        tray: { sheetMm: sheets[0] },
+        lid: { sheetMm: sheets[1] },
+      },
+    });
+  });
+
+  it('names the job after the thing that was picked', async () => {
+    const bench = await show();
+    bench.button('Fuses').click();
+    await bench.settle(700);
+    expect(bench.find<HTMLInputElement>('#holds').value).toBe('42 × 38 × 20 mm');
+    bench.button('Start this job').click();
+    expect(bench.sent('POST', '/api/jobs').request.body).toMatchObject({ title: 'Fuses' });
+  });
+
+  it('explains what it cannot read only when the hand rests', async () => {
+    const bench = await show();
+    bench.type('#holds', '60 x');
+    await bench.settle(60);
+    expect(bench.find('#holds-note').textContent).toContain('Write sizes');
+    await bench.settle(700);
+    expect(bench.find('#holds-note').textContent).toContain('A size is missing after “60”');
+    expect(bench.find<HTMLInputElement>('#holds').value).toBe('60 x');
+  });
+
+  it('takes bare numbers in the workshop’s unit', async () => {
+    const bench = await show([], { ...SETTINGS, unit: 'in', ruler: 'sixteenth-inch' });
+    await ask(bench, '2 3/8 x 1 3/4 x 7/8');
+    bench.button('Start this job').click();
+    const { purpose, choice } = bench.sent('POST', '/api/jobs').request.body as {
+      purpose: { block: { lengthMm: number } };
+      choice: { tray: { sheetMm: number } };
+    };
+    expect(purpose.block.lengthMm).toBeCloseTo(60.325, 9);
+    expect((choice.tray.sheetMm / 25.4) * 16).toBeCloseTo(Math.round((choice.tray.sheetMm / 25.4) * 16), 9);
+  });
+
+  it('says that the shelf is empty', async () => {
+    const bench = await show([]);
+    await ask(bench, '60 x 45 x 22');
+    expect(bench.text).toContain('The shelf is empty.');
+  });
+});

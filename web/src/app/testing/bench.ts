@@ -1,0 +1,167 @@
+import { provideHttpClient } from '@angular/common/http';
+import { HttpTestingController, provideHttpClientTesting, type TestRequest } from '@angular/common/http/testing';
+import type { Type } from '@angular/core';
+import { type ComponentFixture, TestBed } from '@angular/core/testing';
+import { provideRouter } from '@angular/router';
+import type { Job, Paper, Piece, Settings, Thing } from '@odd-corner/contract';
+import { make, sizeTray } from '@odd-corner/core';
+import { foldingTasks } from '../workers/folding-tasks';
+import { FOLDING_WORKER } from '../workers/folding-worker-token';
+
+export const SETTINGS: Settings = {
+  unit: 'mm',
+  ruler: 'mm',
+  ease: 'easy',
+  walls: 'folded',
+  scheme: 'system',
+  version: 1,
+};
+
+const id = (n: number): string => `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`;
+
+export const aPaper = (more: Partial<Paper> = {}): Paper => ({
+  id: id(1),
+  name: 'Kraft',
+  widthMm: 420,
+  heightMm: 297,
+  count: 5,
+  gsm: 90,
+  kind: 'kraft',
+  caliperMm: 0.12,
+  colourFront: '#b98d5b',
+  colourBack: '#fbf8ef',
+  version: 3,
+  ...more,
+});
+
+export const aThing = (more: Partial<Thing> = {}): Thing => ({
+  id: id(2),
+  name: 'Fuses',
+  block: { lengthMm: 42, widthMm: 38, heightMm: 20 },
+  version: 1,
+  ...more,
+});
+
+/** A job whose sheets were worked out for its paper. */
+export function aJob(more: Partial<Job> = {}): Job {
+  const block = { lengthMm: 60, widthMm: 45, heightMm: 22 };
+  const { tray, lid } = sizeTray({ block, ease: 'easy', ruler: 'mm', walls: 'folded', thicknessMm: 0.12 });
+  return {
+    id: id(3),
+    version: 7,
+    title: 'Watch parts',
+    purpose: { text: '60 x 45 x 22', block, ease: 'easy' },
+    choice: {
+      formId: 'square-tray-and-eared-lid',
+      walls: 'folded',
+      ruler: 'mm',
+      thicknessMm: 0.12,
+      tray: { sheetMm: tray.sheetMm, wallMm: null },
+      lid: { sheetMm: lid.sheetMm, wallMm: null },
+      paperId: id(1),
+    },
+    progress: { part: 'tray', step: 0, seconds: 0 },
+    state: 'planned',
+    createdAt: '2026-11-01T10:00:00.000Z',
+    updatedAt: '2026-11-02T10:00:00.000Z',
+    ...more,
+  };
+}
+
+export function aPiece(more: Partial<Piece> = {}): Piece {
+  const { choice, title, id: jobId } = aJob();
+  const { sizes } = make(choice.formId, {
+    sheetMm: choice.tray.sheetMm,
+    params: { part: 'tray' },
+    thicknessMm: choice.thicknessMm,
+  });
+  return {
+    id: id(4),
+    jobId,
+    title,
+    choice,
+    paperName: 'Kraft',
+    sheetsUsed: 1,
+    predicted: sizes.cavity,
+    measured: null,
+    minutes: 20,
+    note: '',
+    foldedAt: '2026-11-03T10:00:00.000Z',
+    version: 1,
+    ...more,
+  };
+}
+
+/** A component on a page of its own, with the real folding tasks and a server that answers what the test says. */
+export class PageBench<C> {
+  readonly fixture: ComponentFixture<C>;
+  readonly http: HttpTestingController;
+
+  constructor(component: Type<C>, inputs: Readonly<Record<string, unknown>> = {}, settings: Settings = SETTINGS) {
+    const tasks = Object.fromEntries(
+      Object.entries(foldingTasks).map(([name, task]) => [name, async (asked: never) => Promise.resolve(task(asked))]),
+    );
+    TestBed.resetTestingModule();
+    TestBed.configureTestingModule({
+      providers: [
+        provideHttpClient(),
+        provideHttpClientTesting(),
+        provideRouter([{ path: '**', children: [] }]),
+        { provide: FOLDING_WORKER, useValue: tasks },
+      ],
+    });
+    this.http = TestBed.inject(HttpTestingController);
+    this.fixture = TestBed.createComponent(component);
+    Object.entries(inputs).forEach(([name, value]) => this.fixture.componentRef.setInput(name, value));
+    this.answer('GET', '/api/settings', settings);
+  }
+
+  get host(): HTMLElement {
+    return this.fixture.nativeElement as HTMLElement;
+  }
+
+  get text(): string {
+    return (this.host.textContent ?? '').replace(/\s+/g, ' ');
+  }
+
+  /** The one request open to an address. */
+  sent(method: string, url: string): TestRequest {
+    return this.http.expectOne((request) => request.method === method && request.url === url);
+  }
+
+  /** Answers all requests open to an address, if any. */
+  answer(method: string, url: string, body: unknown): void {
+    for (const request of this.http.match((r) => r.method === method && r.url === url)) request.flush(body as never);
+  }
+
+  /** Lets typing pauses pass, and whatever follows from them. */
+  async settle(ms = 0): Promise<void> {
+    this.fixture.detectChanges();
+    for (let k = 0; k < 4; k++) {
+      await new Promise((resolve) => setTimeout(resolve, ms / 4));
+      await this.fixture.whenStable();
+    }
+    this.fixture.detectChanges();
+  }
+
+  find<E extends HTMLElement = HTMLElement>(selector: string): E {
+    const found = this.host.querySelector<E>(selector);
+    if (!found) throw new Error(`Nothing is found at ${selector} in: ${this.text}`);
+    return found;
+  }
+
+  button(label: string): HTMLButtonElement {
+    const found = [...this.host.querySelectorAll('button')].find((b) =>
+      (b.textContent ?? '').replace(/\s+/g, ' ').includes(label),
+    );
+    if (!found) throw new Error(`No button says “${label}” in: ${this.text}`);
+    return found;
+  }
+
+  type(selector: string, text: string): void {
+    const field = this.find<HTMLInputElement>(selector);
+    field.value = text;
+    field.dispatchEvent(new Event('input', { bubbles: true }));
+    this.fixture.detectChanges();
+  }
+}
