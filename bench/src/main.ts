@@ -1,5 +1,15 @@
-import { finishedCache, make, sizeTray, squareTray, type SquareTrayParams, stepPictures } from '@odd-corner/core';
+import {
+  countFoldings,
+  firstFolding,
+  finishedCache,
+  make,
+  sizeTray,
+  squareTray,
+  type SquareTrayParams,
+  stepPictures,
+} from '@odd-corner/core';
 import { measure, printTable } from './measure';
+import { openMap, pleats } from './patterns';
 
 const block = (k: number) => ({ lengthMm: 40 + k, widthMm: 30 + 0.7 * k, heightMm: 15 + 0.3 * k });
 
@@ -20,4 +30,25 @@ const pictures = measure('draw all steps of the tray', 30, (k) => {
     stepPictures(step);
 });
 
-printTable([answer, fold, pictures]);
+const counts = measure('count all 1,368 foldings of a 3 × 3 map', 8, () => {
+  if (countFoldings(openMap(3, 3)) !== 1368) throw new Error('A 3 × 3 map folds in 1,368 ways.');
+});
+
+/** Growth with the number of faces: crossing pleats, each face under at most eight others. */
+const growth = (
+  [
+    [3, 3],
+    [5, 4],
+    [7, 6],
+    [10, 9],
+  ] as const
+).map(([across, up]) => {
+  const pattern = pleats(across, up);
+  return measure(
+    `first layer order of ${pattern.faces.length} faces, crossing pleats`,
+    8,
+    () => void firstFolding(pattern),
+  );
+});
+
+printTable([answer, fold, pictures, counts, ...growth]);

@@ -1,4 +1,5 @@
 export * from './alignment';
+export * from './clause-search';
 export * from './collapse';
 export * from './facing-distance';
 export * from './fold-refused';

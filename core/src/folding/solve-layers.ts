@@ -1,5 +1,7 @@
 import { type LayerOrder, noOrder } from './layer-order';
+import { type Clause, searchClauses } from './clause-search';
 import type { LayerProblem, LayerRule } from './layer-problem';
+import { clausesOfRule } from './rule-clauses';
 
 /** Which way creases fold: signs of pairs already known, and what to try first for the others. */
 export interface LayerChoices {
@@ -33,10 +35,7 @@ export function* layerOrdersOf(
   for (const signs of searchSigns(problem, choices, onConflict)) yield toOrder(problem, signs);
 }
 
-/**
- * The pair signs of all layer orders: propagation of every rule to a fixed point, then a branch on the first open pair.
- * The array yielded is the search's own and changes as it goes on.
- */
+/** The pair signs of all layer orders. The array yielded is the search's own and changes as it goes on. */
 export function* searchSigns(
   problem: LayerProblem,
   choices: LayerChoices,
@@ -47,104 +46,24 @@ export function* searchSigns(
     return;
   }
   const { rules, pairs } = problem;
-  const signs = new Int8Array(pairs.length);
-  const rulesOf: number[][] = pairs.map(() => []);
-  rules.forEach((rule, r) => rule.pairs.forEach((pair) => rulesOf[pair].push(r)));
-  const trail = new Int32Array(pairs.length);
-  let length = 0;
-  const set = (pair: number, sign: number): void => {
-    signs[pair] = sign;
-    trail[length++] = pair;
-  };
-  const undoTo = (mark: number): void => {
-    while (length > mark) signs[trail[--length]] = 0;
-  };
-  /** Forces what one rule leaves no choice about; false when nothing is left. */
-  const narrow = (rule: LayerRule): boolean => {
-    let known = 0;
-    let bits = 0;
-    for (let k = 0; k < rule.pairs.length; k++) {
-      const sign = signs[rule.pairs[k]] * rule.flips[k];
-      if (sign === 0) continue;
-      known |= 1 << k;
-      if (sign > 0) bits |= 1 << k;
-    }
-    let all = -1;
-    let any = 0;
-    let left = 0;
-    for (const pattern of rule.allowed) {
-      if ((pattern & known) !== bits) continue;
-      all &= pattern;
-      any |= pattern;
-      left++;
-    }
-    if (!left) return false;
-    for (let k = 0; k < rule.pairs.length; k++) {
-      const bit = 1 << k;
-      if (known & bit) continue;
-      if (signs[rule.pairs[k]] !== 0) continue;
-      if (all & bit) set(rule.pairs[k], rule.flips[k]);
-      else if (!(any & bit)) set(rule.pairs[k], -rule.flips[k]);
-    }
-    return true;
-  };
-  const propagate = (from: number): boolean => {
-    for (let next = from; next < length; next++)
-      for (const r of rulesOf[trail[next]])
-        if (!narrow(rules[r])) {
-          onConflict?.({ faces: rules[r].faces });
-          return false;
-        }
-    return true;
-  };
-
+  const clauses: Clause[] = [];
+  /** The faces that a clause speaks of. */
+  const faces: (readonly number[])[] = [];
   for (const [pair, sign] of choices.given) {
-    if (signs[pair] === 0) set(pair, sign);
-    else if (signs[pair] !== sign) {
-      onConflict?.({ faces: [pairs[pair].i, pairs[pair].j] });
-      return;
-    }
+    clauses.push([2 * pair + (sign > 0 ? 0 : 1)]);
+    faces.push([pairs[pair].i, pairs[pair].j]);
   }
   for (const rule of rules)
-    if (!narrow(rule)) {
-      onConflict?.({ faces: rule.faces });
-      return;
+    for (const clause of clausesOfRule(rule)) {
+      clauses.push(clause);
+      faces.push(rule.faces);
     }
-  if (!propagate(0)) return;
-
-  const preferred = (pair: number): number => {
-    const { i, j } = pairs[pair];
-    const sign = choices.prefer ? choices.prefer.side[i * choices.prefer.faces + j] : 0;
-    return sign || 1;
-  };
-  const stack: { pair: number; mark: number; sign: number; second: boolean }[] = [];
-  let cursor = 0;
-  for (;;) {
-    while (cursor < pairs.length && signs[cursor] !== 0) cursor++;
-    let failed = false;
-    if (cursor === pairs.length) {
-      yield signs;
-      failed = true;
-    } else {
-      const sign = preferred(cursor);
-      stack.push({ pair: cursor, mark: length, sign, second: false });
-      set(cursor, sign);
-      failed = !propagate(length - 1);
-    }
-    while (failed) {
-      const top = stack[stack.length - 1];
-      if (!top) return;
-      undoTo(top.mark);
-      cursor = top.pair;
-      if (top.second) {
-        stack.pop();
-        continue;
-      }
-      top.second = true;
-      set(top.pair, -top.sign);
-      failed = !propagate(length - 1);
-    }
-  }
+  const { prefer } = choices;
+  const wishes = prefer && Int8Array.from(pairs, ({ i, j }) => prefer.side[i * prefer.faces + j]);
+  yield* searchClauses(pairs.length, clauses, {
+    prefer: wishes,
+    onConflict: onConflict && ((clause) => onConflict({ faces: faces[clause] })),
+  });
 }
 
 /** The first rule that an order breaks, or null when paper can lie so. */
