@@ -8,6 +8,7 @@ const projects = [
   'server',
   'bench',
   'e2e',
+  'scripts',
   'web/tsconfig.worker.json',
   'web/tsconfig.spec.json',
 ];
