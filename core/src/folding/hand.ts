@@ -5,14 +5,22 @@ import type { Split } from '../pattern/split-faces';
 import { type Alignment, foldLine } from './alignment';
 import { collapse, type CreaseAngle } from './collapse';
 import { FoldRefused } from './fold-refused';
+import { type InexactHand, missing, type Missing } from './inexact';
 import { noOrder } from './layer-order';
 import { creaseOnTable, middleOfTable, type Pose, whereIs } from './pose';
 import { refine } from './refine';
 import { settle } from './settle';
+import { stackDepth } from './stack-depth';
 import { type Folded, foldSimply } from './simple-fold';
 import { foldReverse } from './reverse-fold';
 import type { FoldLayers } from './crease-flap';
 import { compose, IDENTITY, overUpright, type Transform, turnOnTable } from './transform';
+
+/** How a hand folds. */
+export interface HandOptions {
+  /** Misses every fold line a little, the same way for the same seed; exact when left out. */
+  readonly inexact?: InexactHand;
+}
 
 interface OpenFold {
   readonly name: string;
@@ -28,7 +36,10 @@ export class Hand {
   private folds: OpenFold[] = [];
   private watched: Pose[] = [];
 
-  constructor(sheet: Sheet) {
+  private readonly miss: Missing | null;
+
+  constructor(sheet: Sheet, { inexact }: HandOptions = {}) {
+    this.miss = inexact ? missing(inexact) : null;
     const pattern = blankPattern(sheet);
     const none = pattern.edges.map(() => 0);
     this.current = {
@@ -74,13 +85,13 @@ export class Hand {
 
   /** Pushes the point of a folded flap in between its two layers. `flap` is a sheet point on it, beyond the line. */
   insideReverse(name: string, alignment: Alignment, flap: Point): void {
-    this.take(foldReverse(this.current, { line: foldLine(alignment), flap, way: 'inside', name }));
+    this.take(foldReverse(this.current, { line: this.lineOf(alignment), flap, way: 'inside', name }));
     this.folds = [];
   }
 
   /** Wraps the point of a folded flap round its two layers. */
   outsideReverse(name: string, alignment: Alignment, flap: Point): void {
-    this.take(foldReverse(this.current, { line: foldLine(alignment), flap, way: 'outside', name }));
+    this.take(foldReverse(this.current, { line: this.lineOf(alignment), flap, way: 'outside', name }));
     this.folds = [];
   }
 
@@ -147,8 +158,16 @@ export class Hand {
     layers: FoldLayers,
     under?: Point,
   ): void {
-    const { before } = this.take(foldSimply(this.current, { line: foldLine(alignment), towards, layers, name, under }));
+    const { before } = this.take(
+      foldSimply(this.current, { line: this.lineOf(alignment), towards, layers, name, under }),
+    );
     this.folds.push({ name, before });
+  }
+
+  /** The line that the hand makes when it means an alignment. */
+  private lineOf(alignment: Alignment): Line {
+    const meant = foldLine(alignment);
+    return this.miss ? this.miss(meant, this.current, mostLayers(this.current)) : meant;
   }
 
   private take(folded: Folded): Folded {
@@ -175,6 +194,11 @@ export class Hand {
 }
 
 /** A sheet lying white side up, ready to fold. */
-export function startSheet(sheet: Sheet): Hand {
-  return new Hand(sheet);
+export function startSheet(sheet: Sheet, options: HandOptions = {}): Hand {
+  return new Hand(sheet, options);
+}
+
+/** Layers at the thickest spot of flat paper. */
+function mostLayers(pose: Pose): number {
+  return 1 + Math.max(...pose.pattern.faces.map((_, f) => stackDepth(pose, f, 1) + stackDepth(pose, f, -1)));
 }

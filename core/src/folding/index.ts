@@ -4,6 +4,7 @@ export * from './collapse';
 export * from './facing-distance';
 export * from './fold-refused';
 export * from './hand';
+export * from './inexact';
 export * from './layer-order';
 export * from './layer-problem';
 export * from './overlaps';

@@ -1,0 +1,40 @@
+import { type Line, lineThrough, type Point, sideOf } from '../measure/point';
+import { seededNormal } from '../measure/seeded-random';
+import { middleOfTable, placedOutline, type Pose } from './pose';
+
+/** How far a hand misses, and the seed of its luck. */
+export interface InexactHand {
+  /** Standard deviation in mm by which either end of a fold through one layer misses its mark. */
+  readonly sigmaMm: number;
+  readonly seed: number;
+}
+
+/** A stack of n layers is taken to be √n times as hard to line up as one: their own misses add up by chance. */
+const harder = (layers: number): number => Math.sqrt(layers);
+
+/** Turns the fold lines that a hand means into those that it makes. */
+export type Missing = (meant: Line, pose: Pose, layers: number) => Line;
+
+/** @returns the line itself when nothing is missed */
+export function missing({ sigmaMm, seed }: InexactHand): Missing {
+  const normal = seededNormal(seed);
+  return (meant, pose, layers) => {
+    const [first, second] = [normal(), normal()].map((n) => n * sigmaMm * harder(layers));
+    if (sigmaMm === 0) return meant;
+    // The two ends of the fold, where the hand lines it up: half the paper's extent either way of its middle.
+    const centre = middleOfTable(pose);
+    const reach = Math.max(
+      ...pose.pattern.faces.flatMap((_, f) =>
+        placedOutline(pose, f).map((p) => Math.hypot(p.x - centre.x, p.y - centre.y)),
+      ),
+    );
+    const { along } = meant;
+    const off = sideOf(meant, centre);
+    const foot: Point = { x: centre.x + off * along.y, y: centre.y - off * along.x };
+    const end = (sign: number, miss: number): Point => ({
+      x: foot.x + sign * reach * along.x - miss * along.y,
+      y: foot.y + sign * reach * along.y + miss * along.x,
+    });
+    return lineThrough(end(-1, first), end(1, second));
+  };
+}

@@ -1,0 +1,83 @@
+import * as fc from 'fast-check';
+import {
+  type Hand,
+  point,
+  seededNormal,
+  seededRandom,
+  spreadOf,
+  squareSheet,
+  startSheet,
+  whereIs,
+} from '../../src/index';
+import { distance3, expectPaper } from '../paper-laws';
+
+const S = 120;
+const SPOTS = [point(1, 2), point(S - 3, 4), point(50, 90), point(S / 2, S / 2)];
+
+/** Folds in thirds of turns: half, half again, and a corner, each by what the hand sees on the table. */
+function threeFolds(hand: Hand): Hand {
+  hand.valley('half', { kind: 'point-onto-point', point: hand.at(point(0, S / 2)), onto: hand.at(point(S, S / 2)) });
+  hand.mountain('quarter', { kind: 'point-onto-point', point: hand.at(point(S, 0)), onto: hand.at(point(S, S)) });
+  const corner = hand.at(point(S, S));
+  hand.valley('corner', { kind: 'point-onto-point', point: corner, onto: point(corner.x - 30, corner.y - 25) });
+  return hand;
+}
+
+describe('the inexact hand', () => {
+  it('with no error folds exactly', () => {
+    const [exact, inexact] = [
+      threeFolds(startSheet(squareSheet(S))),
+      threeFolds(startSheet(squareSheet(S), { inexact: { sigmaMm: 0, seed: 5 } })),
+    ];
+    expect(inexact.pose).toEqual(exact.pose);
+  });
+
+  it('folds the same way for the same seed, and another way for another', () => {
+    const folded = (seed: number) => threeFolds(startSheet(squareSheet(S), { inexact: { sigmaMm: 0.5, seed } })).pose;
+    expect(folded(3)).toEqual(folded(3));
+    expect(distance3(whereIs(folded(3), SPOTS[0]), whereIs(folded(4), SPOTS[0]))).toBeGreaterThan(1e-3);
+  });
+
+  it('whatever it misses, what it folds is paper', () =>
+    fc.assert(
+      fc.property(fc.integer({ min: 0, max: 1e6 }), fc.integer({ min: 1, max: 20 }), (seed, tenths) => {
+        expectPaper(threeFolds(startSheet(squareSheet(S), { inexact: { sigmaMm: tenths / 10, seed } })).pose, S * S);
+      }),
+      { numRuns: 40 },
+    ));
+
+  it('misses a half fold by twice its error at the edge: as much to either side, spread as stated', () => {
+    const sigmaMm = 0.4;
+    const misses = Array.from({ length: 1500 }, (_, seed) => {
+      const hand = startSheet(squareSheet(S), { inexact: { sigmaMm, seed } });
+      hand.valley('half', { kind: 'point-onto-point', point: point(0, S / 2), onto: point(S, S / 2) });
+      return whereIs(hand.pose, point(0, S / 2)).x - S;
+    });
+    const { mean, sd } = spreadOf(misses)!;
+    // In the middle the line is off by the mean of its two ends' misses, σ / √2; the edge moves twice that.
+    const expected = (2 * sigmaMm) / Math.SQRT2;
+    expect(Math.abs(mean)).toBeLessThan((4 * expected) / Math.sqrt(misses.length));
+    expect(Math.abs(sd! / expected - 1)).toBeLessThan(0.08);
+  });
+});
+
+describe('seeded luck', () => {
+  it('is evenly spread from 0 up to 1', () => {
+    const random = seededRandom(11);
+    const list = Array.from({ length: 20_000 }, random);
+    expect(Math.min(...list)).toBeGreaterThanOrEqual(0);
+    expect(Math.max(...list)).toBeLessThan(1);
+    const { mean, sd } = spreadOf(list)!;
+    expect(Math.abs(mean - 0.5)).toBeLessThan(0.01);
+    expect(Math.abs(sd! - Math.sqrt(1 / 12))).toBeLessThan(0.005);
+  });
+
+  it('is normal where it should be: mean 0, spread 1, 68 % within one', () => {
+    const normal = seededNormal(12);
+    const list = Array.from({ length: 20_000 }, normal);
+    const { mean, sd } = spreadOf(list)!;
+    expect(Math.abs(mean)).toBeLessThan(0.03);
+    expect(Math.abs(sd! - 1)).toBeLessThan(0.02);
+    expect(Math.abs(list.filter((v) => Math.abs(v) < 1).length / list.length - 0.6827)).toBeLessThan(0.012);
+  });
+});
