@@ -3,6 +3,7 @@ import { area, clipSegment, intersect } from '../pattern/convex';
 import { type CreasePattern, faceOutline, isBorder, toleranceOf } from '../pattern/crease-pattern';
 import { crossingTable } from './crossing-table';
 import { findOverlaps, OVERLAP_SHARE, type Overlap, type PlaneSorting, sortIntoPlanes } from './overlaps';
+import { apart, boxOf } from './space-box';
 import { apply, inverse, type Point3, type Transform } from './transform';
 
 /** What a rule between layers protects: used to say what is in the way. */
@@ -69,17 +70,20 @@ export function layerProblem(pattern: CreasePattern, placed: readonly Transform[
 
   const strands = creaseStrands(pattern, placed);
   const tolerance = 100 * toleranceOf(pattern);
+  const boxes = strands.map((strand) => boxOf([strand.a, strand.b]));
   for (let e = 0; e < strands.length; e++)
     for (let f = e + 1; f < strands.length; f++)
-      if (shareLine(strands[e], strands[f], tolerance))
+      if (!apart(boxes[e], boxes[f], tolerance) && shareLine(strands[e], strands[f], tolerance))
         crossingRule(strands[e], strands[f], placed, n, pairOf, rules, piercing);
   for (let face = 0; face < n; face++) {
     const back = inverse(placed[face]);
     const outline = faceOutline(pattern, face);
-    for (const strand of strands) {
+    const box = boxOf(outline.map((p) => apply(placed[face], p)));
+    strands.forEach((strand, e) => {
+      if (apart(boxes[e], box, tolerance)) return;
       const through = strandInside(strand, face, back, outline, placed, tolerance);
       if (through) crossingRule(strand, through, placed, n, pairOf, rules, piercing);
-    }
+    });
   }
   return { pattern, pairs, pairOf, rules, piercing };
 }

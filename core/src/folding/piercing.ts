@@ -1,6 +1,7 @@
 import { contains } from '../pattern/convex';
 import { type CreasePattern, faceOutline, toleranceOf } from '../pattern/crease-pattern';
-import { apply, inverse, type Point3, type Transform } from './transform';
+import { apart, boxOf } from './space-box';
+import { apply, inverse, type Transform } from './transform';
 
 /** The first pair of faces of which one goes through the other, or null. Touching is not piercing. */
 export function piercingFaces(pattern: CreasePattern, placed: readonly Transform[]): readonly [number, number] | null {
@@ -12,7 +13,7 @@ export function piercingFaces(pattern: CreasePattern, placed: readonly Transform
     const back = inverse(placed[j]);
     const outline = faceOutline(pattern, j);
     for (let i = 0; i < n; i++) {
-      if (i === j || apart(boxes[i], boxes[j], tolerance)) continue;
+      if (i === j || apart(boxes[i], boxes[j], -tolerance)) continue;
       const seen = corners[i].map((p) => apply(back, p));
       for (let k = 0; k < seen.length; k++) {
         const p = seen[k];
@@ -24,16 +25,4 @@ export function piercingFaces(pattern: CreasePattern, placed: readonly Transform
     }
   }
   return null;
-}
-
-function boxOf(points: readonly Point3[]): readonly number[] {
-  const xs = points.map((p) => p.x);
-  const ys = points.map((p) => p.y);
-  const zs = points.map((p) => p.z);
-  return [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys), Math.min(...zs), Math.max(...zs)];
-}
-
-function apart(a: readonly number[], b: readonly number[], tolerance: number): boolean {
-  for (let k = 0; k < 6; k += 2) if (a[k] > b[k + 1] - tolerance || b[k] > a[k + 1] - tolerance) return true;
-  return false;
 }
