@@ -33,7 +33,7 @@ export class FormPage {
   protected readonly sheetMm = signal(150);
   /** Wall height as a share of its range, or null for the height that folding gives. */
   protected readonly wallShare = signal<number | null>(null);
-  protected readonly lowestMm = computed(() => Math.ceil(WALL_SHARE.min * this.sheetMm()));
+  protected readonly lowestMm = computed(() => Math.ceil(WALL_SHARE.min * (this.sheetMm() + LID_MORE_MM)));
   protected readonly tallestMm = computed(() => Math.ceil(WALL_SHARE.max * this.sheetMm()) - 1);
   protected readonly wallMm = computed(() => {
     const share = this.wallShare();

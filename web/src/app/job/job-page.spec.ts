@@ -1,0 +1,87 @@
+import { aJob, aPaper, PageBench } from '../testing/bench';
+import { JobPage } from './job-page';
+
+describe('a job', () => {
+  const URL = `/api/jobs/${aJob().id}`;
+  const open = async (station: string): Promise<PageBench<JobPage>> => {
+    const bench = new PageBench(JobPage, { id: aJob().id, station });
+    await bench.settle();
+    bench.answer('GET', '/api/papers', [aPaper()]);
+    return bench;
+  };
+  const begun = aJob({ state: 'folding', progress: { part: 'tray', step: 5, seconds: 70 } });
+
+  it('shows its strip and the station that is open', async () => {
+    const bench = await open('marks');
+    bench.answer('GET', URL, begun);
+    await bench.settle();
+    expect(
+      [...bench.host.querySelectorAll('oc-strip .name')].map((n) => n.textContent?.trim().split(' ').at(-1)),
+    ).toEqual(['Purpose', 'Form', 'Sheet', 'Cut', 'Marks', 'Fold', 'Record']);
+    expect(bench.host.querySelector('[aria-current=step] .name')?.textContent).toContain('Marks');
+    expect(bench.text).toContain('Marks is coming soon');
+    expect(bench.text).toContain('tray, 5 steps done');
+  });
+
+  it('is not here under a wrong id or at no station', async () => {
+    const missing = await open('sheet');
+    missing
+      .sent('GET', URL)
+      .flush({ type: 'about:blank', title: 'Not found', status: 404 }, { status: 404, statusText: 'Not Found' });
+    await missing.settle();
+    expect(missing.text).toContain('Nothing lies here');
+    expect((await open('glue')).text).toContain('Nothing lies here');
+  });
+
+  it('says why it cannot be read, and tries again', async () => {
+    const bench = await open('cut');
+    bench.sent('GET', URL).error(new ProgressEvent('error'));
+    await bench.settle();
+    bench.button('Try again').click();
+    bench.answer('GET', URL, begun);
+    await bench.settle();
+    expect(bench.text).toContain('Cut a square of');
+  });
+
+  it('keeps a change, starts folding again when sheets change, and undoes both', async () => {
+    const bench = await open('purpose');
+    bench.answer('GET', URL, begun);
+    await bench.settle(250);
+    bench.type('#job-holds', '70 x 45 x 22');
+    await bench.settle(250);
+    bench.find('form').dispatchEvent(new Event('submit', { cancelable: true }));
+    const change = bench.sent('PUT', URL);
+    expect(change.request.body).toMatchObject({ version: 7, purpose: { text: '70 x 45 x 22' } });
+    const next = { ...begun, ...(change.request.body as object), version: 8 };
+    change.flush(next);
+    const reset = bench.sent('PUT', `${URL}/progress`);
+    expect(reset.request.body).toEqual({ part: 'tray', step: 0, seconds: 0 });
+    reset.flush({ ...next, state: 'planned', progress: { part: 'tray', step: 0, seconds: 0 } });
+    await bench.settle();
+    expect(bench.text).toContain('not begun');
+    [...document.querySelectorAll<HTMLButtonElement>('mat-snack-bar-container button')].at(-1)?.click();
+    await bench.settle();
+    const back = bench.sent('PUT', URL);
+    expect(back.request.body).toMatchObject({ version: 8, purpose: begun.purpose, choice: begun.choice });
+    back.flush({ ...begun, version: 9 });
+    expect(bench.sent('PUT', `${URL}/progress`).request.body).toEqual(begun.progress);
+  });
+
+  it('reads itself again when someone else changed it', async () => {
+    const bench = await open('purpose');
+    bench.answer('GET', URL, begun);
+    await bench.settle(250);
+    bench.type('#job-title', 'Clock parts');
+    await bench.settle(250);
+    bench.find('form').dispatchEvent(new Event('submit', { cancelable: true }));
+    bench
+      .sent('PUT', URL)
+      .flush(
+        { type: 'about:blank', title: 'Changed', status: 409, detail: 'Someone changed this.' },
+        { status: 409, statusText: 'Conflict' },
+      );
+    bench.answer('GET', URL, { ...begun, title: 'Watch and clock parts', version: 8 });
+    await bench.settle();
+    expect(bench.find('h1').textContent).toBe('Watch and clock parts');
+  });
+});
