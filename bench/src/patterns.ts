@@ -1,4 +1,4 @@
-import { type AssignedPattern, createPattern, type Fold, point, rectangleSheet } from '@odd-corner/core';
+import { type AssignedPattern, createPattern, point, rectangleSheet } from '@odd-corner/core';
 
 /** A map of columns × rows squares, all creases open. */
 export function openMap(columns: number, rows: number): AssignedPattern {
@@ -8,22 +8,15 @@ export function openMap(columns: number, rows: number): AssignedPattern {
   ]);
 }
 
-/** A sheet with crossing pleats: pairs of a valley and a mountain, `across` of them one way and `up` the other. */
+/** A sheet with crossing pleats, `across` of them one way and `up` the other; which way each crease folds is left open. */
 export function pleats(across: number, up: number): AssignedPattern {
   const [wide, narrow] = [10, 3];
   const size = (n: number): number => n * (wide + narrow) + wide;
+  const creases = (n: number): number[] =>
+    Array.from({ length: n }, (_, k) => [k * (wide + narrow) + wide, (k + 1) * (wide + narrow)]).flat();
   const [width, height] = [size(across), size(up)];
-  // Where pleats cross, the upper pleat's creases change sense over the lower one, as paper demands.
-  const lines = (
-    n: number,
-    line: (at: number, fold: Fold) => { from: { x: number; y: number }; to: { x: number; y: number }; fold: Fold },
-  ) =>
-    Array.from({ length: n }, (_, k) => [
-      line(k * (wide + narrow) + wide, 'either'),
-      line((k + 1) * (wide + narrow), 'either'),
-    ]).flat();
   return createPattern(rectangleSheet(width, height).outline, [
-    ...lines(across, (x, fold) => ({ from: point(x, 0), to: point(x, height), fold })),
-    ...lines(up, (y, fold) => ({ from: point(0, y), to: point(width, y), fold })),
+    ...creases(across).map((x) => ({ from: point(x, 0), to: point(x, height) })),
+    ...creases(up).map((y) => ({ from: point(0, y), to: point(width, y) })),
   ]);
 }

@@ -69,9 +69,8 @@ CREATE TABLE settings (
   unit TEXT NOT NULL,
   ruler TEXT NOT NULL,
   ease TEXT NOT NULL,
-  walls TEXT NOT NULL,
   scheme TEXT NOT NULL,
   version INTEGER NOT NULL DEFAULT 1
 ) STRICT;
 
-INSERT INTO settings (one, unit, ruler, ease, walls, scheme) VALUES (1, 'mm', 'mm', 'easy', 'folded', 'system');
+INSERT INTO settings (one, unit, ruler, ease, scheme) VALUES (1, 'mm', 'mm', 'easy', 'system');

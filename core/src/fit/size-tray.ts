@@ -65,7 +65,7 @@ function solvePart(
 ): SizedPart | null {
   const { stepMm } = RULERS[ruler];
   const { wallMm } = params;
-  const fingers = rulerStepsFor(squareTray.sheetMm.min, ruler);
+  const fingers = rulerStepsFor(squareTray.leastSheetMm, ruler);
   const tallestWall = wallMm === null ? 0 : Math.floor(wallMm / WALL_SHARE.max / stepMm) + 1;
   const lowestWall = wallMm === null ? Infinity : Math.floor((wallMm / WALL_SHARE.min / stepMm) * (1 + 1e-12));
   const low = Math.max(fingers, tallestWall);
@@ -100,7 +100,7 @@ function solveRaising(
   // A base of A and walls of h take a sheet of √2 (A + 2h); below this wall that sheet is too large for its walls.
   const base = Math.max(need.lengthMm, need.widthMm);
   const least = Math.max(
-    WALL_SHARE.min * squareTray.sheetMm.min,
+    WALL_SHARE.min * squareTray.leastSheetMm,
     (Math.SQRT2 * base) / (1 / WALL_SHARE.min - 2 * Math.SQRT2),
   );
   let marks = Math.max(rulerStepsFor(wallMm, ruler), rulerStepsFor(least, ruler));

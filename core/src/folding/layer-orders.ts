@@ -4,7 +4,7 @@ import { FoldRefused } from './fold-refused';
 import type { LayerOrder } from './layer-order';
 import { layerProblem, type LayerProblem } from './layer-problem';
 import { placeFlat } from './place-flat';
-import { type LayerConflict, layerOrdersOf, searchSigns } from './solve-layers';
+import { givenByCreases, type LayerConflict, layerOrdersOf, searchSigns } from './solve-layers';
 
 export interface LayerOrderOptions {
   /** `given` (default) keeps valleys and mountains as the pattern has them; `free` asks for every way to fold it. */
@@ -20,17 +20,8 @@ export interface FlatFolding {
   readonly folds: readonly Fold[];
 }
 
-/** The signs that given folds demand: a valley puts the neighbour on the white side. */
-function givenSigns(problem: LayerProblem, folds: readonly Fold[]): Map<number, number> {
-  const n = problem.pattern.faces.length;
-  const given = new Map<number, number>();
-  problem.pattern.edges.forEach(({ left, right }, e) => {
-    if (folds[e] !== 'valley' && folds[e] !== 'mountain') return;
-    const pair = problem.pairOf.get(Math.min(left, right) * n + Math.max(left, right));
-    if (pair !== undefined) given.set(pair, folds[e] === 'valley' ? 1 : -1);
-  });
-  return given;
-}
+/** A fold whose way is known as its angle; open ones ask for nothing. */
+const anglesOfKnown = (fold: Fold): number => (fold === 'valley' ? 180 : fold === 'mountain' ? -180 : 0);
 
 function prepare(
   pattern: CreasePattern | AssignedPattern,
@@ -38,7 +29,11 @@ function prepare(
 ): { problem: LayerProblem; given: Map<number, number>; folds: readonly Fold[] } {
   const folds = foldsOf(pattern);
   const problem = layerProblem(pattern, placeFlat(pattern).faces);
-  return { problem, given: assignment === 'free' ? new Map<number, number>() : givenSigns(problem, folds), folds };
+  return {
+    problem,
+    given: assignment === 'free' ? new Map<number, number>() : givenByCreases(problem, folds.map(anglesOfKnown)),
+    folds,
+  };
 }
 
 /**

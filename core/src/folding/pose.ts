@@ -1,5 +1,5 @@
 import { between, distance, type Line, lineThrough, type Point } from '../measure/point';
-import { contains, middle } from '../pattern/convex';
+import { contains } from '../pattern/convex';
 import { type CreasePattern, faceOutline, toleranceOf } from '../pattern/crease-pattern';
 import { FoldRefused } from './fold-refused';
 import { type LayerOrder } from './layer-order';
@@ -49,13 +49,6 @@ export function whereIs(pose: Pose, p: Point): Point3 {
   return apply(pose.placed[faceAt(pose.pattern, p)], p);
 }
 
-/** The pieces of a named crease, as pairs of sheet points. */
-export function creasePieces(pattern: CreasePattern, name: string): (readonly [Point, Point])[] {
-  return pattern.edges
-    .filter((e) => e.name === name)
-    .map((e) => [pattern.vertices[e.from], pattern.vertices[e.to]] as const);
-}
-
 /**
  * The table line on which all pieces of a named crease lie.
  * @throws FoldRefused when there is no such crease or its pieces are scattered
@@ -77,11 +70,6 @@ export function creaseOnTable(pose: Pose, name: string): Line {
   if (off > 1e-6 * pose.pattern.size)
     throw new FoldRefused('ambiguous', `The crease “${name}” lies in more than one place now.`);
   return line;
-}
-
-/** A point inside each face, in sheet coordinates. */
-export function faceMiddle(pattern: CreasePattern, face: number): Point {
-  return middle(faceOutline(pattern, face));
 }
 
 /** Middle of the paper's outline on the table. */

@@ -79,12 +79,3 @@ export function turnOnTable(at: Point, deg: number): Transform {
 export function overUpright(x: number): Transform {
   return [-1, 0, 0, 0, 1, 0, 0, 0, -1, 2 * x, 0, 0];
 }
-
-/** Largest difference of two motions over points at most `reach` mm from the origin, as a bound. */
-export function gapBetween(a: Transform, b: Transform, reach: number): number {
-  let rotation = 0;
-  let shift = 0;
-  for (let i = 0; i < 9; i++) rotation = Math.max(rotation, Math.abs(a[i] - b[i]));
-  for (let i = 9; i < 12; i++) shift = Math.max(shift, Math.abs(a[i] - b[i]));
-  return Math.max(rotation, shift / reach);
-}

@@ -58,8 +58,8 @@ export interface Form<P> {
   readonly family: string;
   readonly use: string;
   readonly sheetShape: 'square';
-  /** Sides of sheets in mm: below `min` fingers no longer manage it; from `comfortable` it is easy. */
-  readonly sheetMm: { readonly min: number; readonly comfortable: number };
+  /** Below this side of the sheet, in mm, fingers no longer manage it. */
+  readonly leastSheetMm: number;
   readonly params: z.ZodType<P>;
   readonly skill: 1 | 2 | 3;
   readonly minutes: number;

@@ -38,8 +38,3 @@ export function atRulerStep(steps: number, ruler: RulerId): number {
 export function roundUpToRuler(mm: number, ruler: RulerId): number {
   return atRulerStep(rulerStepsFor(mm, ruler), ruler);
 }
-
-/** The nearest mark to `mm`. */
-export function nearestRulerMark(mm: number, ruler: RulerId): number {
-  return atRulerStep(Math.round(mm / RULERS[ruler].stepMm), ruler);
-}

@@ -1,7 +1,6 @@
-import { lineThrough, type Line, type Point } from '../measure/point';
+import { lineThrough, type Line, type Point, sideOf } from '../measure/point';
 import { clipSegment, middle } from './convex';
 import { type CreasePattern, faceOutline, toleranceOf } from './crease-pattern';
-import { sideOf } from '../measure/point';
 
 /**
  * The faces that a segment in sheet coordinates passes through the inside of, each with the segment's line: what

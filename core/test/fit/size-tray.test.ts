@@ -32,7 +32,7 @@ function leftOver({ params, need }: SizedPart, sheetMm: number, thicknessMm: num
 }
 
 function foldable({ params: { wallMm } }: SizedPart, sheetMm: number): boolean {
-  if (sheetMm < squareTray.sheetMm.min) return false;
+  if (sheetMm < squareTray.leastSheetMm) return false;
   return wallMm === null || (wallMm >= WALL_SHARE.min * sheetMm * (1 - 1e-9) && wallMm < WALL_SHARE.max * sheetMm);
 }
 

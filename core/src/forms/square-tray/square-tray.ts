@@ -187,7 +187,7 @@ export const squareTray: Form<SquareTrayParams> = {
   family: 'open boxes and lids',
   use: 'Small parts that belong together, closed with a lid from a slightly larger sheet.',
   sheetShape: 'square',
-  sheetMm: { min: 60, comfortable: 75 },
+  leastSheetMm: 60,
   params: squareTrayParams,
   skill: 2,
   minutes: 12,

@@ -36,10 +36,6 @@ export class Collection<T extends { readonly id: string }> {
       .subscribe();
   }
 
-  find(id: string): T | undefined {
-    return this.rows().find((row) => row.id === id);
-  }
-
   /** Puts a row that the server answered in its place. */
   put(row: T): void {
     if (this.held().kind !== 'ready') return;

@@ -28,7 +28,7 @@ export class FormPage {
   private readonly folding = inject(Folding);
   protected readonly form = squareTray;
   protected readonly paper = PLAIN_PAPER;
-  protected readonly range = { min: squareTray.sheetMm.min, max: LARGEST_MM };
+  protected readonly range = { min: squareTray.leastSheetMm, max: LARGEST_MM };
 
   protected readonly sheetMm = signal(150);
   /** Wall height as a share of its range, or null for the height that folding gives. */

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, input, si
 import { Router } from '@angular/router';
 import type { Job, JobDraft } from '@odd-corner/contract';
 import { formatLength, formatSizes, unitOnRuler } from '@odd-corner/core';
-import { concatMap, of } from 'rxjs';
+import { concatMap, of, tap } from 'rxjs';
 import { ApiFailure, failureText } from '../data/api';
 import { Jobs } from '../data/jobs';
 import { Papers } from '../data/papers';
@@ -118,10 +118,7 @@ export class JobPage {
           this.undo.done(refold ? 'Kept. Sheets changed, so folding starts again.' : 'Kept.', () =>
             this.jobs.change(job, back).pipe(
               concatMap((row) => this.jobs.setProgress(row.id, before.progress)),
-              concatMap((row) => {
-                this.job.set(row);
-                return of(row);
-              }),
+              tap((row) => this.job.set(row)),
             ),
           );
         },

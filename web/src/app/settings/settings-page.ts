@@ -36,6 +36,6 @@ export class SettingsPage {
   }
 }
 
-function draftOf({ unit, ruler, ease, walls, scheme }: SettingsDraft): SettingsDraft {
-  return { unit, ruler, ease, walls, scheme };
+function draftOf({ unit, ruler, ease, scheme }: SettingsDraft): SettingsDraft {
+  return { unit, ruler, ease, scheme };
 }

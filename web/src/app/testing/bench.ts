@@ -12,7 +12,6 @@ export const SETTINGS: Settings = {
   unit: 'mm',
   ruler: 'mm',
   ease: 'easy',
-  walls: 'folded',
   scheme: 'system',
   version: 1,
 };
