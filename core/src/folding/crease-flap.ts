@@ -3,16 +3,18 @@ import { middle } from '../pattern/convex';
 import { faceOutline, toleranceOf } from '../pattern/crease-pattern';
 import { type Split, splitFaces } from '../pattern/split-faces';
 import { FoldRefused } from './fold-refused';
-import { type Pose, whiteUp } from './pose';
+import { sideOfFace } from './layer-order';
+import { faceAt, type Pose, whiteUp } from './pose';
 import { refine } from './refine';
 import { stackDepth } from './stack-depth';
 import { apply, inverse } from './transform';
 
 /**
- * Which layers a fold takes along: all, the `top` so many, or the flap that a sheet point belongs to: all paper beyond the
- * line that hangs together with it other than across the line.
+ * Which layers a fold takes along: all, the `top` so many, the flap that a sheet point belongs to (all paper beyond the
+ * line that hangs together with it other than across the line), or those that lie `between` the layers of two sheet points.
  */
-export type FoldLayers = 'all' | { readonly flap: Point } | { readonly top: number };
+export type FoldLayers =
+  'all' | { readonly flap: Point } | { readonly top: number } | { readonly between: readonly [Point, Point] };
 
 /** Paper creased along a line, and the part of it that will move. */
 export interface CreasedFlap {
@@ -35,12 +37,13 @@ function onSheet(pose: Pose, face: number, line: Line): Line {
 }
 
 /** The moving faces: on the left of the line, and, for a flap, joined to it other than across the line. */
-function movingFaces(pose: Pose, line: Line, layers: FoldLayers): boolean[] {
+function movingFaces(pose: Pose, line: Line, layers: FoldLayers, between: (face: number) => boolean): boolean[] {
   const { pattern } = pose;
   const onLeft = pattern.faces.map((_, f) => sideOf(line, apply(pose.placed[f], middle(faceOutline(pattern, f)))) > 0);
   if (layers === 'all') return onLeft;
   if ('top' in layers)
     return onLeft.map((left, f) => left && stackDepth(pose, f, whiteUp(pose, f) > 0 ? 1 : -1) < layers.top);
+  if ('between' in layers) return onLeft.map((left, f) => left && between(f));
   const flap = layers.flap;
   const seed = pattern.faces.findIndex((_, f) => onLeft[f] && faceHolds(pose, f, flap));
   if (seed < 0) throw new FoldRefused('no-paper', 'The flap to fold does not reach over the fold line.');
@@ -56,6 +59,23 @@ function movingFaces(pose: Pose, line: Line, layers: FoldLayers): boolean[] {
       queue.push(other);
     }
   return moving;
+}
+
+/** The layers strictly between those of two sheet points, whichever of them lies over the other. */
+function layersBetween(pose: Pose, [p, q]: readonly [Point, Point]): Set<number> {
+  const [a, b] = [faceAt(pose.pattern, p), faceAt(pose.pattern, q)];
+  const over = layersFrom(pose, a, 1).has(b) ? 1 : -1;
+  const beyond = layersFrom(pose, b, -over);
+  return new Set([...layersFrom(pose, a, over)].filter((f) => f !== a && f !== b && beyond.has(f)));
+}
+
+/** A layer and all that lie on it, towards the viewer (1) or away (-1). */
+export function layersFrom(pose: Pose, face: number, over: number): Set<number> {
+  const found = new Set([face]);
+  for (const f of found)
+    for (let g = 0; g < pose.order.faces; g++)
+      if (sideOfFace(pose.order, f, g) * Math.sign(whiteUp(pose, f)) === over) found.add(g);
+  return found;
 }
 
 function faceHolds(pose: Pose, face: number, p: Point): boolean {
@@ -77,16 +97,22 @@ export function isOnLine(pose: Pose, edge: number, line: Line): boolean {
  * @throws FoldRefused when there is no paper on that side, or none on the other
  */
 export function creaseFlap(start: Pose, line: Line, layers: FoldLayers, name: string): CreasedFlap {
+  // Which layers lie between is read off the uncreased faces: their pieces need not lie over each other.
+  const inner = layers !== 'all' && 'between' in layers ? layersBetween(start, layers.between) : null;
+  const isInner =
+    ({ faceFrom }: Split) =>
+    (face: number): boolean =>
+      inner?.has(faceFrom[face]) ?? false;
   const cutsAll = new Map(start.pattern.faces.map((_, f) => [f, onSheet(start, f, line)] as const));
   let split = splitFaces(start.pattern, cutsAll, name);
   let before = refine(start, split);
-  let moving = movingFaces(before, line, layers);
+  let moving = movingFaces(before, line, layers, isInner(split));
   if (layers !== 'all') {
     // Layers that stay must not be creased: cut again, only the faces that have a moving part.
     const touched = new Set(moving.flatMap((m, f) => (m ? [split.faceFrom[f]] : [])));
     split = splitFaces(start.pattern, new Map([...cutsAll].filter(([f]) => touched.has(f))), name);
     before = refine(start, split);
-    moving = movingFaces(before, line, layers);
+    moving = movingFaces(before, line, layers, isInner(split));
   }
   if (!moving.includes(true)) throw new FoldRefused('no-paper', 'There is no paper on that side of the fold line.');
   if (!moving.includes(false)) throw new FoldRefused('no-paper', 'All of the paper would move: nothing is folded.');

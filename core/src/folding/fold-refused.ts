@@ -8,7 +8,8 @@ export type RefusalReason =
   | 'no-layer-order'
   | 'crosses'
   | 'nothing-to-unfold'
-  | 'unknown-mark';
+  | 'unknown-mark'
+  | 'stuck';
 
 /** A move that paper cannot make: what was asked, what is in the way. */
 export class FoldRefused extends Error {

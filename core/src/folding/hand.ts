@@ -4,28 +4,51 @@ import { blankPattern } from '../pattern/blank-pattern';
 import type { Split } from '../pattern/split-faces';
 import { type Alignment, foldLine } from './alignment';
 import { collapse, type CreaseAngle } from './collapse';
+import * as compound from './compound-moves';
+import type { FoldLayers } from './crease-flap';
+import { cutAlong, trim } from './cut';
+import { Echo, type RecordedMove, type Recording } from './echo';
 import { FoldRefused } from './fold-refused';
 import { type InexactHand, missing, type Missing } from './inexact';
 import { noOrder } from './layer-order';
-import { creaseOnTable, middleOfTable, type Pose, whereIs } from './pose';
+import { type Extent, nearestOnMark, pinchMark } from './pinch';
+import { creaseOnTable, faceAt, type Mark, middleOfTable, type Pose, whereIs } from './pose';
 import { refine } from './refine';
-import { settle } from './settle';
-import { stackDepth } from './stack-depth';
-import { type Folded, foldSimply } from './simple-fold';
 import { foldReverse } from './reverse-fold';
-import type { FoldLayers } from './crease-flap';
+import { type Rework, rework } from './rework';
+import { settle } from './settle';
+import { foldSimply } from './simple-fold';
+import { refuseUnstuck, stick, type Stuck } from './stuck';
 import { compose, IDENTITY, overUpright, type Transform, turnOnTable } from './transform';
 
 /** How a hand folds. */
 export interface HandOptions {
   /** Misses every fold line a little, the same way for the same seed; exact when left out. */
   readonly inexact?: InexactHand;
+  /**
+   * What an exact hand did in the same sequence. The inexact hand then follows it: creases that should meet still meet,
+   * and nothing has to be layered anew, so that thousands of replays are quick.
+   */
+  readonly after?: Recording;
 }
+
+/** A pinch is made by eye, between two fingers: taken to miss twice as much as a crease that is lined up and pressed. */
+const PINCH_MISSES = 2;
 
 interface OpenFold {
   readonly name: string;
   before: Pose;
 }
+
+interface Performed {
+  readonly split: Split | null;
+  readonly pose: Pose;
+  /** The pose before on the refined pattern, for folds that can be opened again. */
+  readonly before?: Pose;
+}
+
+/** How a compound move names its fold line. */
+type Aligned<T> = Omit<T, 'line' | 'name'> & { readonly line: Alignment };
 
 /**
  * A hand at the table: it holds the paper's pose, makes moves, and remembers which folds can be opened again. A refused
@@ -35,14 +58,18 @@ export class Hand {
   private current: Pose;
   private folds: OpenFold[] = [];
   private watched: Pose[] = [];
-
+  private stuck: Stuck[] = [];
+  private readonly moves: RecordedMove[] = [];
+  private readonly start: Pose;
   private readonly miss: Missing | null;
+  private readonly echo: Echo | null;
 
-  constructor(sheet: Sheet, { inexact }: HandOptions = {}) {
+  constructor(sheet: Sheet, { inexact, after }: HandOptions = {}) {
     this.miss = inexact ? missing(inexact) : null;
+    this.echo = after ? new Echo(after) : null;
     const pattern = blankPattern(sheet);
     const none = pattern.edges.map(() => 0);
-    this.current = {
+    this.start = {
       pattern,
       angles: none,
       sense: none,
@@ -51,21 +78,35 @@ export class Hand {
       placed: [IDENTITY],
       residual: 0,
       order: noOrder(1),
+      marks: [],
     };
+    this.current = this.start;
   }
 
   get pose(): Pose {
     return this.current;
   }
 
-  /** Where a sheet point lies on the table now. */
-  at(p: Point): Point {
-    return whereIs(this.current, p);
+  /** All moves so far, for an inexact hand to follow. */
+  get recording(): Recording {
+    return { start: this.start, moves: this.moves };
   }
 
-  /** The table line of a crease. */
+  /** Where a sheet point lies on the table now. */
+  at(p: Point): Point {
+    return this.echo ? this.echo.at(p) : whereIs(this.current, p);
+  }
+
+  /** The table line of a crease or a mark. */
   crease(name: string): Line {
-    return creaseOnTable(this.current, name);
+    return creaseOnTable(this.current, name, this.echo ? Infinity : undefined);
+  }
+
+  /** The table point of a mark that lies nearest to a sheet point: where a pinch meets the raw edge, say. */
+  mark(name: string, near: Point): Point {
+    const mark = this.current.marks?.find((m) => m.name === name);
+    if (!mark) throw new FoldRefused('unknown-mark', `No mark is called “${name}”.`);
+    return this.at(nearestOnMark(mark, near));
   }
 
   /** Folds towards the viewer. */
@@ -83,16 +124,80 @@ export class Hand {
     this.fold(name, alignment, 'over', layers, under);
   }
 
+  /** Creases a part of a fold line on one layer and opens it again: a mark to go by. */
+  pinch(name: string, alignment: Alignment, extent: Extent, towards: 'over' | 'behind' = 'over'): void {
+    const line = this.lineOf(alignment, PINCH_MISSES);
+    const mark = pinchMark(this.current, line, extent, towards, name);
+    this.current = { ...this.current, marks: [...(this.current.marks ?? []), mark] };
+  }
+
   /** Pushes the point of a folded flap in between its two layers. `flap` is a sheet point on it, beyond the line. */
   insideReverse(name: string, alignment: Alignment, flap: Point): void {
-    this.take(foldReverse(this.current, { line: this.lineOf(alignment), flap, way: 'inside', name }));
-    this.folds = [];
+    this.along(alignment, (line) => foldReverse(this.current, { line, flap, way: 'inside', name }));
   }
 
   /** Wraps the point of a folded flap round its two layers. */
   outsideReverse(name: string, alignment: Alignment, flap: Point): void {
-    this.take(foldReverse(this.current, { line: this.lineOf(alignment), flap, way: 'outside', name }));
-    this.folds = [];
+    this.along(alignment, (line) => foldReverse(this.current, { line, flap, way: 'outside', name }));
+  }
+
+  /** Opens the folded edge that a sheet point lies on and presses it flat onto the line that its flap hinges on. */
+  squash(name: string, ridge: Point, onto: Line): void {
+    this.perform(null, () => compound.squash(this.current, { ridge, onto, name }));
+  }
+
+  /** Folds two sides of a triangle onto the third, the corner between them becoming an ear. */
+  rabbitEar(name: string, ear: Omit<compound.RabbitEar, 'name'>): void {
+    this.perform(null, () => compound.rabbitEar(this.current, { ...ear, name }));
+  }
+
+  /** Lifts the tip of a flap while its sides come in to the middle. */
+  petal(name: string, lifted: Omit<compound.Petal, 'name'>): void {
+    this.perform(null, () => compound.petal(this.current, { ...lifted, name }));
+  }
+
+  /** Pushes a closed point in between its own layers. */
+  sink(name: string, { line, flap }: Aligned<compound.Sink>): void {
+    this.along(line, (at) => compound.sink(this.current, { line: at, flap, name }));
+  }
+
+  /** Pulls hidden paper out: only the given creases work, and the points land where they are pulled to. */
+  pullOut(pulled: Rework): void {
+    this.rework(pulled);
+  }
+
+  /** A flat move told by which creases may work and where points land, see `rework`. */
+  rework(told: Rework): void {
+    this.perform(null, () => rework(this.current, told));
+  }
+
+  /** Snaps creases through to their other sign: all of them, or those named. */
+  turnInsideOut(turned: compound.TurnInsideOut): void {
+    this.perform(null, () => ({ split: null, pose: compound.turnInsideOut(this.current, turned) }));
+  }
+
+  /** Cuts through the layers along a line and takes away what lies beyond it. */
+  cut(alignment: Alignment, layers: FoldLayers = 'all'): void {
+    const { folds } = this;
+    this.along(alignment, (line) => trim(this.current, line, layers));
+    this.folds = folds;
+  }
+
+  /** Slits the paper from a raw edge along stretches in sheet coordinates. */
+  slit(stretches: readonly { readonly from: Point; readonly to: Point }[]): void {
+    const { folds } = this;
+    this.perform(null, () => cutAlong(this.current, stretches));
+    this.folds = folds;
+  }
+
+  /** Glues two touching layers together at a spot, given by its sheet points on both. */
+  glue(point: Point, other: Point): void {
+    if (!this.echo) this.stuck.push(stick(this.current, 'glue', point, other));
+  }
+
+  /** Tapes two sheet points together as they lie. */
+  tape(point: Point, other: Point): void {
+    if (!this.echo) this.stuck.push(stick(this.current, 'tape', point, other));
   }
 
   /**
@@ -101,40 +206,41 @@ export class Hand {
    */
   unfold(name: string): void {
     const k = this.folds.findIndex((fold) => fold.name === name);
-    if (k < 0) throw new FoldRefused('nothing-to-unfold', `No fold called “${name}” is closed.`);
-    const { before } = this.folds[k];
-    this.current = { ...before, sense: this.current.sense };
-    this.folds.length = k;
+    const folds = this.folds.slice(0, Math.max(0, k));
+    this.perform(null, () => {
+      if (k < 0) throw new FoldRefused('nothing-to-unfold', `No fold called “${name}” is closed.`);
+      return { split: null, pose: { ...this.folds[k].before, sense: this.current.sense } };
+    });
+    this.folds = folds;
   }
 
   /** Turns the paper on the table, counter-clockwise. */
   rotate(deg: number): void {
-    this.move(turnOnTable(middleOfTable(this.current), deg));
+    this.move((pose) => turnOnTable(middleOfTable(pose), deg));
   }
 
   /** Turns the paper over like a page. */
   turnOver(): void {
-    this.move(overUpright(middleOfTable(this.current).x));
+    this.move((pose) => overUpright(middleOfTable(pose).x));
   }
 
   /** Opens or closes creases made before to an angle, each in its own sense. `stays` is a sheet point that keeps still. */
   open3d(angles: Readonly<Record<string, number>>, stays: Point): void {
-    const { pattern, sense } = this.current;
-    const next = this.current.angles.map((angle, e) => {
-      const wanted = angles[pattern.edges[e].name];
-      return wanted === undefined ? angle : wanted * (sense[e] || 1);
+    this.perform(null, () => {
+      const { pattern, sense, order, placed } = this.current;
+      const next = this.current.angles.map((angle, e) => {
+        const wanted = angles[pattern.edges[e].name];
+        return wanted === undefined ? angle : wanted * (sense[e] || 1);
+      });
+      const pinned = faceAt(pattern, stays);
+      const pose = settle({ pattern, angles: next, sense, pinned, frame: placed[pinned] }, { prefer: order });
+      return { split: null, pose };
     });
-    const held = collapse(this.current, [], stays).pose;
-    this.current = settle(pattern, next, sense, held.pinned, held.frame, this.current.order);
-    this.folds = [];
   }
 
   /** Moves many creases at once, see `collapse`. */
   collapse(creases: readonly CreaseAngle[], stays: Point): void {
-    const { splits, pose } = collapse(this.current, creases, stays);
-    for (const split of splits) this.follow(split);
-    this.current = pose;
-    this.folds = [];
+    this.perform(null, () => collapse(this.current, creases, stays));
   }
 
   /** Runs moves and returns the poses before, after each move that changed the paper, all on the final pattern. */
@@ -158,47 +264,68 @@ export class Hand {
     layers: FoldLayers,
     under?: Point,
   ): void {
-    const { before } = this.take(
-      foldSimply(this.current, { line: this.lineOf(alignment), towards, layers, name, under }),
+    const folds = this.folds;
+    const { before } = this.along(alignment, (line) =>
+      foldSimply(this.current, { line, towards, layers, name, under }),
     );
-    this.folds.push({ name, before });
+    if (before) this.folds = [...folds, { name, before }];
   }
 
-  /** The line that the hand makes when it means an alignment. */
-  private lineOf(alignment: Alignment): Line {
+  /** Makes a move along the line that the hand makes when it means an alignment. */
+  private along(alignment: Alignment, compute: (line: Line) => Performed): Performed {
+    const line = this.lineOf(alignment);
+    return this.perform(line, () => compute(line));
+  }
+
+  private lineOf(alignment: Alignment, factor = 1): Line {
     const meant = foldLine(alignment);
-    return this.miss ? this.miss(meant, this.current, mostLayers(this.current)) : meant;
+    return this.miss ? this.miss(meant, this.current, factor) : meant;
   }
 
-  private take(folded: Folded): Folded {
-    this.follow(folded.split);
-    this.current = folded.pose;
-    return folded;
+  /** All that changes the paper goes through here. */
+  private perform(line: Line | null, compute: () => Performed): Performed {
+    if (this.echo) {
+      this.echo.next(line);
+      this.current = { ...this.echo.pose, marks: this.current.marks };
+      return { split: null, pose: this.current };
+    }
+    const done = compute();
+    refuseUnstuck(done.pose, this.stuck);
+    if (done.split) this.follow(done.split);
+    this.current = { ...done.pose, marks: this.current.marks };
+    this.folds = [];
+    this.moves.push({ split: done.split, pose: this.current });
+    return done;
   }
 
   /** Earlier poses follow the pattern as it is creased, so that they can be returned to and drawn. */
   private follow(split: Split): void {
     for (const fold of this.folds) fold.before = refine(fold.before, split);
-    this.watched = this.watched.map((pose) => refine(pose, split));
+    // What was seen before paper was cut off keeps its paper.
+    const parts = new Set(split.faceFrom).size;
+    this.watched = this.watched.map((pose) => (parts < pose.pattern.faces.length ? pose : refine(pose, split)));
   }
 
-  private move(motion: Transform): void {
-    const moved = (pose: Pose): Pose => ({
-      ...pose,
-      frame: compose(motion, pose.frame),
-      placed: pose.placed.map((m) => compose(motion, m)),
+  private move(motionOf: (pose: Pose) => Transform): void {
+    const folds = this.folds;
+    this.perform(null, () => {
+      const motion = motionOf(this.current);
+      for (const fold of folds) fold.before = moved(fold.before, motion);
+      return { split: null, pose: moved(this.current, motion) };
     });
-    this.current = moved(this.current);
-    for (const fold of this.folds) fold.before = moved(fold.before);
+    this.folds = folds;
   }
+}
+
+function moved(pose: Pose, motion: Transform): Pose {
+  return {
+    ...pose,
+    frame: compose(motion, pose.frame),
+    placed: pose.placed.map((m) => compose(motion, m)),
+  };
 }
 
 /** A sheet lying white side up, ready to fold. */
 export function startSheet(sheet: Sheet, options: HandOptions = {}): Hand {
   return new Hand(sheet, options);
-}
-
-/** Layers at the thickest spot of flat paper. */
-function mostLayers(pose: Pose): number {
-  return 1 + Math.max(...pose.pattern.faces.map((_, f) => stackDepth(pose, f, 1) + stackDepth(pose, f, -1)));
 }

@@ -23,3 +23,8 @@ export * from './soft/relax';
 export * from './soft/soft-mesh';
 export * from './crease-flap';
 export * from './reverse-fold';
+export * from './compound-moves';
+export * from './echo';
+export * from './pinch';
+export * from './rework';
+export * from './stuck';

@@ -1,5 +1,6 @@
 import { type Line, lineThrough, type Point, sideOf } from '../measure/point';
 import { seededNormal } from '../measure/seeded-random';
+import { mostLayers } from './stack-depth';
 import { middleOfTable, placedOutline, type Pose } from './pose';
 
 /** How far a hand misses, and the seed of its luck. */
@@ -12,14 +13,14 @@ export interface InexactHand {
 /** A stack of n layers is taken to be √n times as hard to line up as one: their own misses add up by chance. */
 const harder = (layers: number): number => Math.sqrt(layers);
 
-/** Turns the fold lines that a hand means into those that it makes. */
-export type Missing = (meant: Line, pose: Pose, layers: number) => Line;
+/** Turns the fold lines that a hand means into those that it makes; `factor` says how much harder than a plain fold. */
+export type Missing = (meant: Line, pose: Pose, factor: number) => Line;
 
 /** @returns the line itself when nothing is missed */
 export function missing({ sigmaMm, seed }: InexactHand): Missing {
   const normal = seededNormal(seed);
-  return (meant, pose, layers) => {
-    const [first, second] = [normal(), normal()].map((n) => n * sigmaMm * harder(layers));
+  return (meant, pose, factor) => {
+    const [first, second] = [normal(), normal()].map((n) => n * sigmaMm * factor * harder(mostLayers(pose)));
     if (sigmaMm === 0) return meant;
     // The two ends of the fold, where the hand lines it up: half the paper's extent either way of its middle.
     const centre = middleOfTable(pose);

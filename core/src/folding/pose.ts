@@ -20,6 +20,17 @@ export interface Pose {
   /** Closure residual of the placement, see `place`. */
   readonly residual: number;
   readonly order: LayerOrder;
+  /** Pinches and other marks made on the paper so far, in sheet coordinates. */
+  readonly marks?: readonly Mark[];
+}
+
+/** A short crease that bounds no face: a pinch, or a crease along part of a line, opened again. */
+export interface Mark {
+  readonly name: string;
+  readonly from: Point;
+  readonly to: Point;
+  /** +1 valley, -1 mountain, seen from the white side. */
+  readonly sense: 1 | -1;
 }
 
 /** Whether a face shows its white side to the sky: 1 white up, -1 colour up, between for standing faces. */
@@ -50,10 +61,14 @@ export function whereIs(pose: Pose, p: Point): Point3 {
 }
 
 /**
- * The table line on which all pieces of a named crease lie.
+ * The table line on which all pieces of a named crease or mark lie.
+ * @param slackMm how far pieces may lie off it
  * @throws FoldRefused when there is no such crease or its pieces are scattered
  */
-export function creaseOnTable(pose: Pose, name: string): Line {
+export function creaseOnTable(pose: Pose, name: string, slackMm = 1e-6 * pose.pattern.size): Line {
+  const marks = (pose.marks ?? [])
+    .filter((mark) => mark.name === name)
+    .flatMap(({ from, to }) => [from, to].map((p) => whereIs(pose, p)));
   const ends = pose.pattern.edges.flatMap((e) =>
     e.name === name
       ? [
@@ -62,13 +77,13 @@ export function creaseOnTable(pose: Pose, name: string): Line {
         ]
       : [],
   );
+  ends.push(...marks);
   if (ends.length < 2) throw new FoldRefused('unknown-mark', `No crease is called “${name}”.`);
   let [a, b]: [Point, Point] = [ends[0], ends[1]];
   for (const p of ends) for (const q of ends) if (distance(p, q) > distance(a, b)) [a, b] = [p, q];
   const line = lineThrough(a, b);
   const off = Math.max(...ends.map((p) => Math.abs(line.along.x * (p.y - a.y) - line.along.y * (p.x - a.x))));
-  if (off > 1e-6 * pose.pattern.size)
-    throw new FoldRefused('ambiguous', `The crease “${name}” lies in more than one place now.`);
+  if (off > slackMm) throw new FoldRefused('ambiguous', `The crease “${name}” lies in more than one place now.`);
   return line;
 }
 

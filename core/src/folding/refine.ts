@@ -14,15 +14,17 @@ export function refine(pose: Pose, split: Split): Pose {
     order.side[i * order.faces + j] = pose.order.side[faceFrom[i] * n + faceFrom[j]];
     order.side[j * order.faces + i] = pose.order.side[faceFrom[j] * n + faceFrom[i]];
   }
-  const pinned = faceFrom.indexOf(pose.pinned);
+  // Paper that was cut away may have held the pinned face.
+  const pinned = Math.max(0, faceFrom.indexOf(pose.pinned));
   return {
     pattern,
     angles: edgeFrom.map((old) => (old < 0 ? 0 : pose.angles[old])),
     sense: edgeFrom.map((old) => (old < 0 ? 0 : pose.sense[old])),
     pinned,
-    frame: pose.frame,
+    frame: placed[pinned],
     placed,
     residual: pose.residual,
     order,
+    marks: pose.marks,
   };
 }

@@ -1,6 +1,6 @@
 import type { CreasePattern } from '../pattern/crease-pattern';
 import { FoldRefused } from './fold-refused';
-import type { LayerOrder } from './layer-order';
+import { type LayerOrder, sideOfFace } from './layer-order';
 import { layerProblem, type LayerProblem } from './layer-problem';
 import { piercingFaces } from './piercing';
 import { CLOSURE, place } from './place';
@@ -33,9 +33,12 @@ export function placeOrRefuse(
 }
 
 /** The first layer order of a placed pattern, close to a preferred one where there is a choice. */
-export function orderOrRefuse(problem: LayerProblem, angles: readonly number[], prefer?: LayerOrder): LayerOrder {
+function orderOrRefuse(
+  problem: LayerProblem,
+  given: ReadonlyMap<number, number>,
+  prefer: LayerOrder | undefined,
+): LayerOrder {
   let inTheWay: readonly number[] = [];
-  const given = givenByCreases(problem, angles);
   const orders = layerOrdersOf(problem, { given, prefer }, (conflict) => (inTheWay = conflict.faces));
   const first = orders.next();
   if (first.done)
@@ -43,26 +46,58 @@ export function orderOrRefuse(problem: LayerProblem, angles: readonly number[], 
   return first.value;
 }
 
+/** A pattern with fold angles, and where one of its faces lies. */
+export interface Unsettled {
+  readonly pattern: CreasePattern;
+  readonly angles: readonly number[];
+  readonly sense: readonly number[];
+  readonly pinned: number;
+  readonly frame: Transform;
+}
+
+/** What the layers are told beyond the signs of the folds. */
+export interface SettleOptions {
+  /** An order to stay close to where there is a choice. */
+  readonly prefer?: LayerOrder;
+  /** Edges folded flat of which it is open whether they are valleys or mountains: their angle's sign is ignored. */
+  readonly eitherWay?: ReadonlySet<number>;
+  /** Faces of which the second lies on the white (+1) or coloured (-1) side of the first. */
+  readonly known?: readonly { readonly face: number; readonly other: number; readonly side: number }[];
+}
+
 /**
  * Brings a pattern with fold angles into a lie that paper can have: placed, closed, layered, nothing piercing.
  * @throws FoldRefused saying which of these fails, and where
  */
 export function settle(
-  pattern: CreasePattern,
-  angles: readonly number[],
-  sense: readonly number[],
-  pinned: number,
-  frame: Transform,
-  prefer?: LayerOrder,
+  { pattern, angles, sense, pinned, frame }: Unsettled,
+  { prefer, eitherWay, known = [] }: SettleOptions = {},
 ): Pose {
   const { faces: placed, residual } = placeOrRefuse(pattern, angles, pinned, frame);
   const through = piercingFaces(pattern, placed);
   if (through) throw new FoldRefused('crosses', 'One part of the paper would go through another.', through);
-  const order = orderOrRefuse(layerProblem(pattern, placed), angles, prefer);
+  const problem = layerProblem(pattern, placed);
+  const given = givenByCreases(problem, eitherWay ? angles.map((a, e) => (eitherWay.has(e) ? 0 : a)) : angles);
+  const n = pattern.faces.length;
+  for (const { face, other, side } of known) {
+    const pair = problem.pairOf.get(Math.min(face, other) * n + Math.max(face, other));
+    if (pair === undefined)
+      throw new FoldRefused('ambiguous', 'One layer is said to lie over another that it does not reach.', [
+        face,
+        other,
+      ]);
+    given.set(pair, face < other ? side : -side * problem.pairs[pair].parallel);
+  }
+  const order = orderOrRefuse(problem, given, prefer);
+  const signed = angles.map((angle, e) =>
+    eitherWay?.has(e) && angle
+      ? Math.abs(angle) * sideOfFace(order, pattern.edges[e].left, pattern.edges[e].right)
+      : angle,
+  );
   return {
     pattern,
-    angles,
-    sense: angles.map((a, e) => Math.sign(a) || sense[e]),
+    angles: signed,
+    sense: signed.map((a, e) => Math.sign(a) || sense[e]),
     pinned,
     frame,
     placed,

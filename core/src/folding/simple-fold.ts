@@ -2,7 +2,7 @@ import { type Line, type Point, sideOf } from '../measure/point';
 import { middle } from '../pattern/convex';
 import { faceOutline, isBorder } from '../pattern/crease-pattern';
 import type { Split } from '../pattern/split-faces';
-import { creaseFlap, type FoldLayers, isOnLine } from './crease-flap';
+import { creaseFlap, type FoldLayers, isOnLine, layersFrom } from './crease-flap';
 import { FoldRefused } from './fold-refused';
 import { noOrder, sideOfFace } from './layer-order';
 import { layerProblem } from './layer-problem';
@@ -40,7 +40,10 @@ export function foldSimply(start: Pose, fold: SimpleFold): Folded {
   if (!isFlat(start)) throw new FoldRefused('ambiguous', 'This fold is made on the table, with the paper flat.');
   const { before, split, moving } = creaseFlap(start, fold.line, fold.layers, fold.name);
   const { pattern } = before;
-  refuseTrapped(before, moving, fold.towards);
+  const over = fold.towards === 'over' ? 1 : -1;
+  const covering = coverOf(start, fold, over);
+  const cover = new Set(pattern.faces.flatMap((_, f) => (covering.has(split.faceFrom[f]) ? [f] : [])));
+  refuseTrapped(before, moving, over, cover);
 
   const turn = fold.towards === 'over' ? 180 : -180;
   const angles = before.angles.map((angle, e) => {
@@ -60,8 +63,6 @@ export function foldSimply(start: Pose, fold: SimpleFold): Folded {
   const frame = before.placed[pinned];
   const { faces: placed, residual } = placeOrRefuse(pattern, angles, pinned, frame);
   const order = noOrder(pattern.faces.length);
-  const over = fold.towards === 'over' ? 1 : -1;
-  const cover = fold.under ? layersFrom(before, faceAt(pattern, fold.under), over) : null;
   for (const { i, j } of findOverlaps(pattern, placed))
     for (const [a, b] of [
       [i, j],
@@ -69,7 +70,7 @@ export function foldSimply(start: Pose, fold: SimpleFold): Folded {
     ]) {
       const up = Math.sign(placed[a][8]);
       // Seen from the staying layer: moved paper lies over it, unless that layer belongs to the pocket's cover.
-      const lands = cover?.has(moving[a] ? b : a) ? -over : over;
+      const lands = cover.has(moving[a] ? b : a) ? -over : over;
       const known = moving[a] === moving[b] ? sideOfFace(before.order, a, b) : moving[b] ? lands * up : -lands * up;
       order.side[a * order.faces + b] = known;
     }
@@ -79,23 +80,21 @@ export function foldSimply(start: Pose, fold: SimpleFold): Folded {
   return { pose: { pattern, angles, sense, pinned, frame, placed, residual, order }, split, before };
 }
 
-/** Paper that stays must not lie between moving paper and the side it moves to. */
-function refuseTrapped(pose: Pose, moving: readonly boolean[], towards: 'over' | 'behind'): void {
+/** The layers that moved paper slips under: those of a pocket, or those that lie over the layers chosen. */
+function coverOf(pose: Pose, { under, layers }: SimpleFold, over: number): Set<number> {
+  if (under) return layersFrom(pose, faceAt(pose.pattern, under), over);
+  if (layers === 'all' || !('between' in layers)) return new Set();
+  const [a, b] = layers.between.map((p) => faceAt(pose.pattern, p));
+  return layersFrom(pose, layersFrom(pose, a, over).has(b) ? b : a, over);
+}
+
+/** Paper that stays must not lie between moving paper and the side it moves to, unless it is a cover that is held up. */
+function refuseTrapped(pose: Pose, moving: readonly boolean[], over: number, cover: ReadonlySet<number>): void {
   const n = moving.length;
   for (let m = 0; m < n; m++)
     for (let s = 0; s < n; s++) {
-      if (!moving[m] || moving[s]) continue;
+      if (!moving[m] || moving[s] || cover.has(s)) continue;
       const side = sideOfFace(pose.order, m, s) * Math.sign(whiteUp(pose, m));
-      if (side === (towards === 'over' ? 1 : -1))
-        throw new FoldRefused('trapped', 'A layer that stays lies over the layers to fold.', [s, m]);
+      if (side === over) throw new FoldRefused('trapped', 'A layer that stays lies over the layers to fold.', [s, m]);
     }
-}
-
-/** A layer and all that lie on it, on the side that the fold goes to. */
-function layersFrom(pose: Pose, face: number, over: number): Set<number> {
-  const found = new Set([face]);
-  for (const f of found)
-    for (let g = 0; g < pose.order.faces; g++)
-      if (sideOfFace(pose.order, f, g) * Math.sign(whiteUp(pose, f)) === over) found.add(g);
-  return found;
 }

@@ -1,6 +1,6 @@
 import { area, type Convex, intersect } from '../pattern/convex';
 import { faceOutline } from '../pattern/crease-pattern';
-import { sideOfFace } from './layer-order';
+import { type LayerOrder, sideOfFace } from './layer-order';
 import { OVERLAP_SHARE, outlineInFrameOf } from './overlaps';
 import type { Pose } from './pose';
 
@@ -24,4 +24,16 @@ export function stackDepth(pose: Pose, face: number, side: 1 | -1): number {
     return most;
   };
   return deepest(faceOutline(pattern, face), 0);
+}
+
+/** Counted once for each layer order: poses that only moved, or missed a little, share theirs. */
+const counted = new WeakMap<LayerOrder, number>();
+
+/** Layers at the thickest spot of the paper. */
+export function mostLayers(pose: Pose): number {
+  const known = counted.get(pose.order);
+  if (known !== undefined) return known;
+  const most = 1 + Math.max(...pose.pattern.faces.map((_, f) => stackDepth(pose, f, 1) + stackDepth(pose, f, -1)));
+  counted.set(pose.order, most);
+  return most;
 }

@@ -2,6 +2,9 @@ import * as fc from 'fast-check';
 import {
   type Hand,
   point,
+  type Point,
+  type Point3,
+  type Recording,
   seededNormal,
   seededRandom,
   spreadOf,
@@ -61,6 +64,63 @@ describe('the inexact hand', () => {
   });
 });
 
+describe('an inexact hand that follows an exact one', () => {
+  const exact = threeFolds(startSheet(squareSheet(S))).recording;
+  const follow = (sigmaMm: number, seed: number): Hand =>
+    threeFolds(startSheet(squareSheet(S), { inexact: { sigmaMm, seed }, after: exact }));
+
+  it('with no error lands where the exact one did', () => {
+    for (const p of SPOTS) expect(distance3(whereIs(follow(0, 1).pose, p), end(exact, p))).toBeLessThan(1e-9);
+  });
+
+  it('lands where a hand on its own lands that misses the same way', () =>
+    fc.assert(
+      fc.property(fc.integer({ min: 0, max: 1e6 }), fc.integer({ min: 1, max: 8 }), (seed, tenths) => {
+        const inexact = { sigmaMm: tenths / 10, seed };
+        const alone = threeFolds(startSheet(squareSheet(S), { inexact })).pose;
+        for (const p of SPOTS)
+          expect(distance3(whereIs(follow(inexact.sigmaMm, seed).pose, p), whereIs(alone, p))).toBeLessThan(1e-7);
+      }),
+      { numRuns: 40 },
+    ));
+
+  it('goes through creases that should meet in a point, where a hand on its own is lost', () => {
+    // A blintz, then everything collapsed along creases that are found by their places.
+    const blintz = (hand: Hand): Hand => {
+      const corners = [point(0, 0), point(S, 0), point(S, S), point(0, S)];
+      for (const name of ['one', 'two'] as const) {
+        const [a, b] = name === 'one' ? [corners[0], corners[2]] : [corners[1], corners[3]];
+        hand.valley(name, { kind: 'point-onto-point', point: hand.at(a), onto: hand.at(b) });
+        hand.unfold(name);
+      }
+      const half = { from: point(S / 2, S / 2), name: 'half' };
+      hand.collapse(
+        [
+          ...corners.map((to) => ({ from: half.from, to, name: 'diagonal', angleDeg: 180 as const })),
+          ...[point(0, S / 2), point(S, S / 2)].map((to) => ({ ...half, to, angleDeg: -180 as const })),
+        ],
+        point(S / 2, 5),
+      );
+      return hand;
+    };
+    const { recording } = blintz(startSheet(squareSheet(S)));
+    const sigmaMm = 0.3;
+    const misses = Array.from({ length: 200 }, (_, seed) => {
+      const hand = blintz(startSheet(squareSheet(S), { inexact: { sigmaMm, seed }, after: recording }));
+      return distance3(whereIs(hand.pose, point(S, 0)), end(recording, point(S, S)));
+    });
+    const { mean } = spreadOf(misses)!;
+    expect(mean).toBeGreaterThan(0.01);
+    expect(Math.max(...misses)).toBeLessThan(12 * sigmaMm);
+  });
+
+  it('refuses a sequence that is not the one it follows', () => {
+    const hand = startSheet(squareSheet(S), { inexact: { sigmaMm: 0.1, seed: 1 }, after: exact });
+    threeFolds(hand);
+    expect(() => hand.turnOver()).toThrow(RangeError);
+  });
+});
+
 describe('seeded luck', () => {
   it('is evenly spread from 0 up to 1', () => {
     const random = seededRandom(11);
@@ -81,3 +141,7 @@ describe('seeded luck', () => {
     expect(Math.abs(list.filter((v) => Math.abs(v) < 1).length / list.length - 0.6827)).toBeLessThan(0.012);
   });
 });
+
+function end({ moves }: Recording, p: Point): Point3 {
+  return whereIs(moves[moves.length - 1].pose, p);
+}

@@ -2,13 +2,15 @@ import * as fc from 'fast-check';
 import {
   area,
   blankPattern,
+  creaseStretches,
   type CreasePattern,
   faceOutline,
   isBorder,
   lineThrough,
   point,
   rectangleSheet,
-  segmentCuts,
+  removeFaces,
+  slitEdges,
   splitFaces,
 } from '../../src/index';
 
@@ -65,8 +67,70 @@ describe('creasing a sheet', () => {
       }),
     ));
 
-  it('refuses a crease that ends in the middle of paper', () => {
-    const pattern = blankPattern(rectangleSheet(W, H));
-    expect(() => segmentCuts(pattern, point(10, 0), point(30, 40))).toThrow(RangeError);
+  it('stretches make the pattern that whole creases made, wherever they meet', () =>
+    fc.assert(
+      fc.property(creases, (list) => {
+        const whole = creased(list);
+        const stretches = whole.edges.flatMap((edge) =>
+          isBorder(edge) ? [] : [{ from: whole.vertices[edge.from], to: whole.vertices[edge.to], name: edge.name }],
+        );
+        const { pattern, edgeFrom, faceFrom } = creaseStretches(blankPattern(rectangleSheet(W, H)), stretches);
+        expect([pattern.vertices.length, pattern.edges.length, pattern.faces.length]).toEqual([
+          whole.vertices.length,
+          whole.edges.length,
+          whole.faces.length,
+        ]);
+        pattern.edges.forEach((edge, e) => expect(edgeFrom[e] < 0).toBe(!isBorder(edge)));
+        expect(new Set(faceFrom)).toEqual(new Set([0]));
+        expect(pattern.faces.reduce((sum, _, f) => sum + area(faceOutline(pattern, f)), 0)).toBeCloseTo(W * H, 7);
+      }),
+    ));
+
+  it('several stretches may meet inside a face, one alone may not end there', () => {
+    const blank = blankPattern(rectangleSheet(W, H));
+    const hub = point(30, 40);
+    const spokes = [point(0, 0), point(W, 0), point(W, H), point(0, H)].map((to) => ({ from: hub, to, name: 'spoke' }));
+    expect(creaseStretches(blank, spokes).pattern.faces).toHaveLength(4);
+    expect(() => creaseStretches(blank, spokes.slice(0, 1))).toThrow(RangeError);
+    expect(() => creaseStretches(blank, [{ from: hub, to: point(50, 50), name: 'afloat' }])).toThrow(RangeError);
+  });
+});
+
+describe('cutting a sheet', () => {
+  it('takes faces away and leaves raw edges', () =>
+    fc.assert(
+      fc.property(creases, fc.nat(), (list, seed) => {
+        const pattern = creased(list);
+        const gone = seed % pattern.faces.length;
+        const {
+          pattern: rest,
+          faceFrom,
+          edgeFrom,
+        } = removeFaces(
+          pattern,
+          pattern.faces.map((_, f) => f === gone),
+        );
+        expect(faceFrom).not.toContain(gone);
+        rest.edges.forEach((edge, e) => {
+          const old = pattern.edges[edgeFrom[e]];
+          expect([edge.from, edge.to].sort()).toEqual([old.from, old.to].sort());
+          expect(isBorder(edge)).toBe(isBorder(old) || old.left === gone || old.right === gone);
+        });
+      }),
+    ));
+
+  it('a slit from the raw edge parts the two sides of it and nothing else', () => {
+    const grid = creased([
+      [true, 0.5, 0.5],
+      [false, 0.5, 0.5],
+    ]);
+    const along = grid.edges.findIndex(
+      (edge) => !isBorder(edge) && [edge.from, edge.to].some((v) => grid.vertices[v].y === 0),
+    );
+    const { pattern } = slitEdges(grid, new Set([along]));
+    const borders = (p: CreasePattern): number => p.edges.filter((edge) => isBorder(edge)).length;
+    expect(pattern.faces).toHaveLength(4);
+    expect(borders(pattern)).toBe(borders(grid) + 2);
+    expect(() => slitEdges(grid, new Set())).toThrow(RangeError);
   });
 });
