@@ -28,3 +28,4 @@ export * from './echo';
 export * from './pinch';
 export * from './rework';
 export * from './stuck';
+export * from './soft/paper-mesh';

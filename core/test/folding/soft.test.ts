@@ -1,5 +1,20 @@
 import * as fc from 'fast-check';
-import { foldAngle, meshEdges, type Point3, relax, signedVolume, type SoftMesh } from '../../src/index';
+import {
+  foldAngle,
+  foldTargets,
+  meshEdges,
+  paperMesh,
+  point,
+  type Point3,
+  type Pose,
+  relax,
+  relaxing,
+  signedVolume,
+  type SoftMesh,
+  squareSheet,
+  startSheet,
+} from '../../src/index';
+import { distance3 } from '../paper-laws';
 
 const at = (x: number, y: number, z = 0): Point3 => ({ x, y, z });
 
@@ -146,10 +161,77 @@ describe('soft paper', () => {
     const mesh = pillow(3);
     const run = () => relax(mesh, { pressure: 1 }, { stretch: 100, bend: 1e-4, mostSteps: 300 });
     expect(run()).toEqual(run());
+    const work = relaxing(mesh, { pressure: 1 });
     const seen: number[] = [];
-    const stopped = relax(mesh, { pressure: 1 }, { progress: (step) => (seen.push(step), step === 7) });
-    expect(stopped).toMatchObject({ cancelled: true, steps: 7 });
+    let state = work.next(false);
+    while (!state.done) {
+      seen.push(state.value.steps);
+      state = work.next(state.value.steps === 7);
+    }
+    expect(state.value).toMatchObject({ cancelled: true, steps: 7 });
     expect(seen).toEqual([1, 2, 3, 4, 5, 6, 7]);
+  });
+
+  describe('paper cut into triangles', () => {
+    /** A square folded in half and opened to some angle. */
+    const tent = (angleDeg: number): Pose => {
+      const hand = startSheet(squareSheet(100));
+      hand.valley('half', { kind: 'point-onto-point', point: point(0, 50), onto: point(100, 50) });
+      hand.open3d({ half: angleDeg }, point(90, 50));
+      return hand.pose;
+    };
+
+    it('keeps the paper’s area and creases, and no edge is longer than asked', () =>
+      fc.assert(
+        fc.property(fc.integer({ min: 8, max: 60 }), (cellMm) => {
+          const { mesh, creases, faceOf } = paperMesh(tent(60), { cellMm });
+          const { bars, hinges } = meshEdges(mesh);
+          const length = ([a, b]: readonly [number, number]): number => distance3(mesh.rest[a], mesh.rest[b]);
+          expect(Math.max(...bars.map(length))).toBeLessThanOrEqual(cellMm * (1 + 1e-6));
+          // The pose is a rigid one, so the mesh starts without strain.
+          for (const [a, b] of bars) expect(distance3(mesh.start[a], mesh.start[b])).toBeCloseTo(length([a, b]), 9);
+          const area = mesh.triangles.reduce((sum, [a, b, c]) => {
+            const [p, q, r] = [mesh.rest[a], mesh.rest[b], mesh.rest[c]];
+            return sum + ((q.x - p.x) * (r.y - p.y) - (q.y - p.y) * (r.x - p.x)) / 2;
+          }, 0);
+          expect(area).toBeCloseTo(100 * 100, 6);
+          expect(creases.reduce((sum, { lengthMm }) => sum + lengthMm, 0)).toBeCloseTo(100, 9);
+          expect(faceOf).toHaveLength(mesh.triangles.length);
+          // Vertices minus edges plus faces of a disc.
+          expect(mesh.rest.length - bars.length + mesh.triangles.length).toBe(1);
+          expect(hinges.length).toBeGreaterThanOrEqual(creases.length);
+        }),
+        { numRuns: 15 },
+      ));
+
+    it('comes to rest at the angle that its crease strives for', () => {
+      const paper = paperMesh(tent(60), { cellMm: 30 });
+      const fixed = paper.faceOf.findIndex((f) => f === paper.faceOf[0]);
+      const result = relax(
+        paper.mesh,
+        {
+          folds: foldTargets(paper, () => 100, 0.5),
+          pins: paper.mesh.triangles[fixed].map((vertex) => ({ vertex })),
+        },
+        { bend: 50, tolerance: 1e-8 },
+      );
+      expect(result.converged).toBe(true);
+      expect(result.edgeStrain).toBeLessThan(1e-6);
+      const [corner, opposite] = [point(0, 0), point(100, 0)].map((p) =>
+        paper.mesh.rest.findIndex((q) => q.x === p.x && q.y === p.y),
+      );
+      // Two sides of 50 mm that enclose 180° − 100°.
+      const chord = 2 * 50 * Math.sin((40 * Math.PI) / 180);
+      expect(distance3(result.vertices[corner], result.vertices[opposite])).toBeCloseTo(chord, 3);
+    });
+
+    it('may take some faces only', () => {
+      const pose = tent(60);
+      const { mesh, creases } = paperMesh(pose, { cellMm: 20, faces: (f) => f === 0 });
+      expect(creases).toEqual([]);
+      expect(mesh.triangles.length).toBeGreaterThan(10);
+      expect(() => paperMesh(pose, { cellMm: 0 })).toThrow(RangeError);
+    });
   });
 
   it('refuses targets that are not there', () => {

@@ -12,8 +12,6 @@ export interface MinimiseOptions {
   readonly estimate?: { at(x: Float64Array): void; apply(direction: Float64Array): void };
   /** No unknown changes by more in one step. */
   readonly longest?: number;
-  /** Called after every step; answers whether to stop. */
-  readonly watch?: (step: number, largest: number) => boolean;
 }
 
 export interface Minimum {
@@ -43,16 +41,22 @@ function largestOf(g: Float64Array): number {
   return largest;
 }
 
+/** How far a minimisation has come: steps made, and the largest entry of the gradient. */
+export interface MinimiseProgress {
+  readonly steps: number;
+  readonly largest: number;
+}
+
 /**
  * Minimises by the limited-memory quasi-Newton method of Broyden, Fletcher, Goldfarb and Shanno (Nocedal and Wright,
  * Numerical Optimization, algorithms 7.4 and 7.5) with a bisecting weak-Wolfe line search. Deterministic; allocates its
- * memory once.
+ * memory once. Comes up for air after every step; sent `true` there, it stops.
  */
-export function minimise(
+export function* minimising(
   energy: Energy,
   start: Float64Array,
-  { tolerance, mostSteps, estimate, longest = Infinity, watch }: MinimiseOptions,
-): Minimum {
+  { tolerance, mostSteps, estimate, longest = Infinity }: MinimiseOptions,
+): Generator<MinimiseProgress, Minimum, boolean> {
   const n = start.length;
   const x = Float64Array.from(start);
   const g = new Float64Array(n);
@@ -139,7 +143,7 @@ export function minimise(
     value = valueNext;
     largest = largestOf(g);
     steps++;
-    if (watch?.(steps, largest)) {
+    if (yield { steps, largest }) {
       stopped = true;
       break;
     }

@@ -2,7 +2,7 @@ import { seededRandom } from '../../measure/seeded-random';
 import type { Point3 } from '../transform';
 import { foldAngle } from './fold-angle';
 import { closeOrder, EnvelopeMatrix } from './envelope-matrix';
-import { minimise, type Minimum } from './minimise';
+import { type Minimum, minimising, type MinimiseProgress } from './minimise';
 import { meshEdges, type SoftMesh } from './soft-mesh';
 
 /** A fold wanted at the edge between two corners. */
@@ -41,8 +41,12 @@ export interface RelaxOptions {
   /** Largest force left unbalanced at a corner, in N. */
   readonly tolerance?: number;
   readonly mostSteps?: number;
-  /** Told of the share done (an estimate); answers true to stop. */
-  readonly progress?: (step: number, forceLeft: number) => boolean | void;
+}
+
+/** How far it has come: steps made, and the largest force still unbalanced, in N. */
+export interface RelaxProgress {
+  readonly steps: number;
+  readonly forceLeft: number;
 }
 
 /** Where the paper came to rest, and how well. */
@@ -80,7 +84,19 @@ const AXES = ['x', 'y', 'z'] as const;
  * @throws RangeError for a mesh or a target that names what is not there
  */
 export function relax(mesh: SoftMesh, targets: SoftTargets = {}, options: RelaxOptions = {}): Relaxed {
-  const { stretch = 100, bend = 0, tolerance = 1e-6, mostSteps = 20_000, progress } = options;
+  const work = relaxing(mesh, targets, options);
+  let state = work.next(false);
+  while (!state.done) state = work.next(false);
+  return state.value;
+}
+
+/** As {@link relax}, coming up for air after every step; sent `true` there, it stops and says where the paper is then. */
+export function* relaxing(
+  mesh: SoftMesh,
+  targets: SoftTargets = {},
+  options: RelaxOptions = {},
+): Generator<RelaxProgress, Relaxed, boolean> {
+  const { stretch = 100, bend = 0, tolerance = 1e-6, mostSteps = 20_000 } = options;
   const n = mesh.rest.length;
   if (mesh.start.length !== n)
     throw new RangeError(`The mesh rests with ${n} corners and starts with ${mesh.start.length}.`);
@@ -232,22 +248,23 @@ export function relax(mesh: SoftMesh, targets: SoftTargets = {}, options: RelaxO
   const longest = barLength.reduce((most, length) => Math.max(most, length), 0);
   const random = seededRandom(1);
   let steps = 0;
-  const settle = (from: Float64Array): Minimum => {
+  function* settle(from: Float64Array): Generator<RelaxProgress, Minimum, boolean> {
     const done = steps;
-    const found = minimise(energy, from, {
+    const work: Generator<MinimiseProgress, Minimum, boolean> = minimising(energy, from, {
       tolerance,
       mostSteps: mostSteps - done,
       estimate,
       longest: LONGEST_STEP * longest,
-      watch: progress && ((step, left) => progress(done + step, left) === true),
     });
-    steps += found.steps;
-    return found;
-  };
+    let state = work.next(false);
+    while (!state.done) state = work.next(yield { steps: done + state.value.steps, forceLeft: state.value.largest });
+    steps += state.value.steps;
+    return state.value;
+  }
   // Paper pressed evenly can balance on a ridge. A nudge shows whether it stays, or slides into folds that lie lower.
-  let rested = settle(start);
+  let rested = yield* settle(start);
   for (let round = 0; round < NUDGES && !rested.stopped && steps < mostSteps; round++) {
-    const nudged = settle(rested.x.map((v, i) => (held[i] ? v : v + NUDGE * shortest * (random() - 0.5))));
+    const nudged = yield* settle(rested.x.map((v, i) => (held[i] ? v : v + NUDGE * shortest * (random() - 0.5))));
     const lower = rested.value - nudged.value > 1e-9 * Math.abs(rested.value);
     if (lower || nudged.stopped) rested = nudged;
     if (!lower) break;
