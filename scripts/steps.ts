@@ -14,7 +14,7 @@ const LINES = {
   hidden: 'stroke="#4b4336" stroke-dasharray="0.5 4" opacity="0.6"',
 } as const;
 
-function svg({ box, patches, lines, arrows }: Drawing): string {
+function svg({ box, patches, lines, arrows, labels }: Drawing): string {
   const m = 0.07 * Math.max(box.width, box.height);
   const view = [box.x - m, box.y - m, box.width + 2 * m, box.height + 2 * m].join(' ');
   const shapes = [
@@ -29,6 +29,10 @@ function svg({ box, patches, lines, arrows }: Drawing): string {
     ...arrows.map(
       ({ from, bend, to }) =>
         `<path d="M${from.x} ${from.y} Q${bend.x} ${bend.y} ${to.x} ${to.y}" fill="none" stroke="#b0430f" stroke-width="2" vector-effect="non-scaling-stroke"/><circle cx="${to.x}" cy="${to.y}" r="${m / 5}" fill="#b0430f"/>`,
+    ),
+    ...labels.map(
+      ({ text, at, anchor, height }) =>
+        `<circle cx="${anchor.x}" cy="${anchor.y}" r="${height / 6}"/><text x="${at.x}" y="${at.y + height / 4}" font-size="${height * 0.8}" text-anchor="middle">${text}</text>`,
     ),
   ];
   return `<svg viewBox="${view}">${shapes.join('')}</svg>`;

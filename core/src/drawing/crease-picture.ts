@@ -18,6 +18,10 @@ export function creasePicture(pose: Pose, marked: readonly string[] = []): Drawi
     if (marked.length && !marked.includes(edge.name)) return [{ kind: 'crease' as const, ...line }];
     return [{ kind: way > 0 ? ('valley' as const) : ('mountain' as const), ...line }];
   });
+  for (const { name, from, to, sense } of pose.marks ?? []) {
+    const kind = marked.length && !marked.includes(name) ? 'crease' : sense > 0 ? 'valley' : 'mountain';
+    lines.push({ kind, from: { x: from.x, y: -from.y }, to: { x: to.x, y: -to.y } });
+  }
   const points = lines.flatMap(({ from, to }) => [from, to]);
   const [x0, x1] = [Math.min(...points.map((p) => p.x)), Math.max(...points.map((p) => p.x))];
   const [y0, y1] = [Math.min(...points.map((p) => p.y)), Math.max(...points.map((p) => p.y))];
@@ -31,6 +35,7 @@ export function creasePicture(pose: Pose, marked: readonly string[] = []): Drawi
     patches: [{ points: outline, side: 'white', part: 0, light: 1 }],
     lines: lines.sort((a, b) => Number(a.kind !== 'crease') - Number(b.kind !== 'crease')),
     arrows: [],
+    labels: [],
     box: { x: x0, y: y0, width: x1 - x0, height: y1 - y0 },
   };
 }

@@ -1,15 +1,21 @@
-import type { Pose } from '../folding/pose';
+import type { Mark, Pose } from '../folding/pose';
 import { apply, compose, IDENTITY, type Point3 } from '../folding/transform';
 import type { Point } from '../measure/point';
 import { area, clipSegment, clipWhere, intersect, subtract } from '../pattern/convex';
-import type { Drawing, DrawnArrow, DrawnLine, LineKind, Patch } from './drawing';
+import { faceOutline } from '../pattern/crease-pattern';
+import type { ArrowKind, Drawing, DrawnArrow, DrawnLine, LineKind, Patch } from './drawing';
+import { type Named, placeLabels } from './labels';
 import { layered, type Part, type Surface, surfacesOf } from './surfaces';
 import { project, type View } from './view';
 
 export interface DrawOptions {
   /** Signs of edges that this step folds, in its target pose: drawn as valley or mountain where they are still open. */
   readonly folding?: { readonly part: number; readonly signs: readonly number[] };
+  /** All marks to show; those that the pose does not have yet are drawn as folds to make. The pose's own when left out. */
+  readonly marks?: readonly Mark[];
   readonly arrows?: readonly DrawnArrow[];
+  /** Points to be named. */
+  readonly named?: readonly Named[];
   /** Whether edges below other layers are hinted. */
   readonly hidden?: boolean;
   /** Points that the picture must have room for. */
@@ -53,12 +59,24 @@ export function draw(scene: Pose | readonly Part[], view: View, options: DrawOpt
   const ys = points.map((p) => p.y);
   const x = Math.min(...xs);
   const y = Math.min(...ys);
-  return {
+  const bare = {
     patches,
     lines,
     arrows: options.arrows ?? [],
     box: { x, y, width: Math.max(...xs) - x, height: Math.max(...ys) - y },
   };
+  return withLabels(bare, options.named ?? []);
+}
+
+/** Adds the labels, and makes room for them. */
+function withLabels(bare: Omit<Drawing, 'labels'>, named: readonly Named[]): Drawing {
+  const labels = placeLabels(bare, named);
+  const { box } = bare;
+  const x = Math.min(box.x, ...labels.map(({ at, width }) => at.x - width / 2));
+  const y = Math.min(box.y, ...labels.map(({ at, height }) => at.y - height / 2));
+  const right = Math.max(box.x + box.width, ...labels.map(({ at, width }) => at.x + width / 2));
+  const bottom = Math.max(box.y + box.height, ...labels.map(({ at, height }) => at.y + height / 2));
+  return { ...bare, labels, box: { x, y, width: right - x, height: bottom - y } };
 }
 
 function linesOf(
@@ -109,6 +127,22 @@ function linesOf(
         if (options.hidden && kind !== 'crease') add('hidden', a, b, gaps(visible));
       }
     });
+    for (const mark of options.marks ?? pose.marks ?? [])
+      pose.pattern.faces.forEach((_, face) => {
+        const on = bySource.get(`${index}/${face}`);
+        const within = on && clipSegment(mark.from, mark.to, faceOutline(pose.pattern, face), 0);
+        if (!on || !within) return;
+        const m = compose(motion, pose.placed[face]);
+        const shift = spread?.[face] ?? { x: 0, y: 0 };
+        const [a, b] = within.map((t) => {
+          const p = { x: mark.from.x + t * (mark.to.x - mark.from.x), y: mark.from.y + t * (mark.to.y - mark.from.y) };
+          const q = project(view, apply(m, p));
+          return { x: q.x + shift.x, y: q.y + shift.y };
+        });
+        const made = options.marks?.length && !pose.marks?.some(({ name }) => name === mark.name);
+        const kind = !made ? 'crease' : mark.sense * on.facing > 0 ? 'valley' : 'mountain';
+        add(kind, a, b, seen(parts, surfaces, on, a, b, size));
+      });
   });
   return withoutRepeats(lines, size);
 }
@@ -187,7 +221,7 @@ function withoutRepeats(lines: readonly DrawnLine[], size: number): DrawnLine[] 
 }
 
 /** An arrow between two places in space, bent to the left by a share of its length. */
-export function arrowBetween(view: View, kind: string, from: Point3, to: Point3, bendShare: number): DrawnArrow {
+export function arrowBetween(view: View, kind: ArrowKind, from: Point3, to: Point3, bendShare: number): DrawnArrow {
   const a = project(view, from);
   const b = project(view, to);
   const bend = { x: (a.x + b.x) / 2 + (b.y - a.y) * bendShare, y: (a.y + b.y) / 2 - (b.x - a.x) * bendShare };

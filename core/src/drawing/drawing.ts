@@ -25,12 +25,34 @@ export interface DrawnLine {
   readonly to: Point;
 }
 
+/** What a hand does: the paper goes along the arrow, over or behind, is pushed, pulled, or moved as a whole. */
+export type ArrowKind =
+  | 'fold'
+  | 'fold-behind'
+  | 'fold-and-unfold'
+  | 'unfold'
+  | 'turn-over'
+  | 'rotate'
+  | 'lift'
+  | 'push-in'
+  | 'pull-out'
+  | 'tuck';
+
 /** A movement: from the held point to where it goes, bent to one side. */
 export interface DrawnArrow {
-  readonly kind: string;
+  readonly kind: ArrowKind;
   readonly from: Point;
   readonly bend: Point;
   readonly to: Point;
+}
+
+/** A name beside a point: its middle and size, so that whoever draws it can keep to the room that was found. */
+export interface DrawnLabel {
+  readonly text: string;
+  readonly at: Point;
+  readonly anchor: Point;
+  readonly width: number;
+  readonly height: number;
 }
 
 /** A picture without any notion of screen or page. */
@@ -38,6 +60,7 @@ export interface Drawing {
   readonly patches: readonly Patch[];
   readonly lines: readonly DrawnLine[];
   readonly arrows: readonly DrawnArrow[];
+  readonly labels: readonly DrawnLabel[];
   /** The part of the plane that it fills. */
   readonly box: { readonly x: number; readonly y: number; readonly width: number; readonly height: number };
 }

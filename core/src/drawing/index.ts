@@ -6,3 +6,4 @@ export * from './view';
 export * from './skin';
 export * from './crease-picture';
 export * from './tray-scene';
+export * from './labels';

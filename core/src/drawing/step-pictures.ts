@@ -1,5 +1,6 @@
 import { placedOutline, type Pose, whereIs } from '../folding/pose';
 import type { FormStep } from '../forms/form';
+import type { Point } from '../measure/point';
 import { arrowBetween, draw } from './draw';
 import type { Drawing, DrawnArrow } from './drawing';
 import { spreadLayers } from './spread-layers';
@@ -44,6 +45,16 @@ const negative = (p: { x: number; y: number; z: number }): { x: number; y: numbe
   z: -p.z,
 });
 
+/** Above the paper, from its left to its right: the way a page is turned. */
+function turnOverArrow(room: readonly Point[]): DrawnArrow {
+  const xs = room.map((p) => p.x);
+  const [left, right, top] = [Math.min(...xs), Math.max(...xs), Math.min(...room.map((p) => p.y))];
+  const width = 0.5 * (right - left);
+  const middle = (left + right) / 2;
+  const at = (x: number, y: number): Point => ({ x: middle + x * width, y: top - y * width });
+  return { kind: 'turn-over', from: at(-0.4, 0.1), bend: at(0, 0.42), to: at(0.4, 0.1) };
+}
+
 /** Draws one step of a form. */
 export function stepPictures(step: FormStep, looking: Looking = {}): StepPictures {
   const view = viewOf(step, looking);
@@ -59,28 +70,29 @@ export function stepPictures(step: FormStep, looking: Looking = {}): StepPicture
   const roomFor = poses.flatMap((pose) =>
     pose.pattern.faces.flatMap((_, f) => placedOutline(pose, f).map((p) => project(view, p))),
   );
+  const marks = last.marks ?? [];
+  // Edges are told apart by their numbers, which only poses on one pattern share: cutting makes a new one.
+  const later = poses.slice(1).filter((pose) => pose.pattern === first.pattern);
   const signs = first.angles.map((angle, e) =>
     Math.abs(angle) < 1e-9 && step.creases.includes(first.pattern.edges[e].name)
-      ? Math.sign(
-          poses
-            .slice(1)
-            .map((p) => p.angles[e])
-            .find((a) => a) ?? 0,
-        )
+      ? Math.sign(later.map((p) => p.angles[e]).find((a) => a) ?? 0)
       : 0,
   );
   const common = { hidden: step.view === 'table', roomFor };
-  const arrows: DrawnArrow[] = step.arrows.map(({ kind, grip }, k) =>
-    arrowBetween(
-      view,
-      kind,
-      whereIs(first, grip),
-      whereIs(poses.length > 2 ? second : last, grip),
-      k % 2 ? -0.22 : 0.22,
-    ),
+  const arrows: DrawnArrow[] = step.arrows.map((arrow, k) =>
+    arrow.kind === 'turn-over'
+      ? turnOverArrow(roomFor)
+      : arrowBetween(
+          view,
+          arrow.kind,
+          whereIs(first, arrow.grip),
+          whereIs(poses.length > 2 ? second : last, arrow.grip),
+          k % 2 ? -0.22 : 0.22,
+        ),
   );
+  const named = step.landmarks.map(({ point, name }) => ({ at: project(view, whereIs(first, point)), text: name }));
   return {
-    now: draw([part(first)], view, { ...common, folding: { part: 0, signs }, arrows }),
+    now: draw([part(first)], view, { ...common, folding: { part: 0, signs }, marks, arrows, named }),
     between: poses.length > 2 ? draw([part(second)], view, common) : null,
     then: draw([part(last)], view, common),
   };

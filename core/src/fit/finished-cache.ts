@@ -1,3 +1,4 @@
+import { startSheet } from '../folding/hand';
 import type { BoxSizes, Folding, Form } from '../forms/form';
 import { squareSheet } from '../paper/sheet';
 
@@ -14,7 +15,7 @@ export function finishedCache<P>(form: Form<P>, most = 200): FinishedCache<P> {
     const key = `${sheetMm} ${JSON.stringify(params)}`;
     const known = kept.get(key);
     if (known) return known;
-    const folding = form.fold(squareSheet(sheetMm), params);
+    const folding = form.fold(startSheet(squareSheet(sheetMm)), squareSheet(sheetMm), params);
     kept.set(key, folding);
     if (kept.size > most) kept.delete(kept.keys().next().value!);
     return folding;

@@ -1,4 +1,4 @@
-import { distance, type Line, type Point } from '../measure/point';
+import { distance, type Line, lineThrough, type Point } from '../measure/point';
 import { type CreasePattern, toleranceOf } from '../pattern/crease-pattern';
 import type { Split } from '../pattern/split-faces';
 import { faceAt, type Pose } from './pose';
@@ -41,16 +41,38 @@ export class Echo {
 
   /** The pose now: the exact one's parts in the places where this hand has brought them. */
   get pose(): Pose {
-    const pattern: CreasePattern = { ...this.exact.pattern, vertices: this.vertices };
+    const { pattern: exact } = this.exact;
+    const pattern: CreasePattern = { ...exact, vertices: this.vertices, meant: exact.vertices };
     return { ...this.exact, pattern, placed: this.placed, frame: this.placed[this.exact.pinned] };
+  }
+
+  /** The pose that the exact hand had here. */
+  get followed(): Pose {
+    return this.exact;
   }
 
   /** Where a sheet point lies on the table; a vertex of the exact pattern stands for the vertex that it has become. */
   at(p: Point): Point {
+    const { face, vertex } = lookedUp(this.exact, p);
+    return apply(this.placed[face], vertex < 0 ? p : this.vertices[vertex]);
+  }
+
+  /** The table line on which the longest piece of a named crease folds, or null when no crease is called so. */
+  crease(name: string): Line | null {
     const { pattern } = this.exact;
-    const near = 100 * toleranceOf(pattern);
-    const vertex = pattern.vertices.findIndex((q) => Math.abs(q.x - p.x) <= near && Math.abs(q.y - p.y) <= near);
-    return apply(this.placed[faceAt(pattern, p)], vertex < 0 ? p : this.vertices[vertex]);
+    let longest = -1;
+    let found: Line | null = null;
+    pattern.edges.forEach((edge, e) => {
+      if (edge.name !== name) return;
+      const length = distance(pattern.vertices[edge.from], pattern.vertices[edge.to]);
+      if (length <= longest) return;
+      longest = length;
+      const [p, q] = (this.axes[e] ?? [this.vertices[edge.from], this.vertices[edge.to]]).map((at) =>
+        apply(this.placed[edge.left], at),
+      );
+      found = lineThrough(p, q);
+    });
+    return found;
   }
 
   /**
@@ -61,7 +83,7 @@ export class Echo {
     const move = this.recording.moves[this.step++];
     if (!move) throw new RangeError('The sequence has more moves than the one that was recorded.');
     const { split, pose } = move;
-    if (split) this.crease(split, line);
+    if (split) this.follow(split, line);
     const oldOf = (face: number): number => (split ? split.faceFrom[face] : face);
     const { pinned } = pose;
     const moved = compose(pose.placed[pinned], inverse(this.exact.placed[oldOf(pinned)]));
@@ -93,7 +115,7 @@ export class Echo {
   }
 
   /** Gives the creases and vertices that a refinement adds their places. */
-  private crease({ pattern, edgeFrom, faceFrom }: Split, line: Line | null): void {
+  private follow({ pattern, edgeFrom, faceFrom }: Split, line: Line | null): void {
     const old = this.exact.pattern;
     const places = [...this.vertices];
     const made = places.length;
@@ -146,6 +168,29 @@ export class Echo {
     });
     this.vertices = places;
   }
+}
+
+interface Spot {
+  readonly face: number;
+  readonly vertex: number;
+}
+
+/** Each replay asks for the same sheet points at the same moves: they are looked up once. */
+const spots = new WeakMap<Pose, Map<string, Spot>>();
+
+/** The face that holds a sheet point, and the vertex that it is, or -1. */
+function lookedUp(pose: Pose, p: Point): Spot {
+  let known = spots.get(pose);
+  if (!known) spots.set(pose, (known = new Map<string, Spot>()));
+  const key = `${p.x},${p.y}`;
+  let spot = known.get(key);
+  if (!spot) {
+    const { pattern } = pose;
+    const near = 100 * toleranceOf(pattern);
+    const vertex = pattern.vertices.findIndex((q) => Math.abs(q.x - p.x) <= near && Math.abs(q.y - p.y) <= near);
+    known.set(key, (spot = { face: faceAt(pattern, p), vertex }));
+  }
+  return spot;
 }
 
 function offLine({ at, along: d }: Line, { x, y }: Point): number {

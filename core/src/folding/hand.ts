@@ -12,7 +12,7 @@ import { FoldRefused } from './fold-refused';
 import { type InexactHand, missing, type Missing } from './inexact';
 import { noOrder } from './layer-order';
 import { type Extent, nearestOnMark, pinchMark } from './pinch';
-import { creaseOnTable, faceAt, type Mark, middleOfTable, type Pose, whereIs } from './pose';
+import { creaseOnTable, faceAt, middleOfTable, type Pose, whereIs } from './pose';
 import { refine } from './refine';
 import { foldReverse } from './reverse-fold';
 import { type Rework, rework } from './rework';
@@ -84,7 +84,12 @@ export class Hand {
   }
 
   get pose(): Pose {
-    return this.current;
+    return this.echo ? { ...this.echo.pose, marks: this.current.marks } : this.current;
+  }
+
+  /** Whether it follows another hand, whose steps have been seen and recorded. */
+  get follows(): boolean {
+    return this.echo !== null;
   }
 
   /** All moves so far, for an inexact hand to follow. */
@@ -99,7 +104,7 @@ export class Hand {
 
   /** The table line of a crease or a mark. */
   crease(name: string): Line {
-    return creaseOnTable(this.current, name, this.echo ? Infinity : undefined);
+    return this.echo?.crease(name) ?? creaseOnTable(this.pose, name);
   }
 
   /** The table point of a mark that lies nearest to a sheet point: where a pinch meets the raw edge, say. */
@@ -127,7 +132,7 @@ export class Hand {
   /** Creases a part of a fold line on one layer and opens it again: a mark to go by. */
   pinch(name: string, alignment: Alignment, extent: Extent, towards: 'over' | 'behind' = 'over'): void {
     const line = this.lineOf(alignment, PINCH_MISSES);
-    const mark = pinchMark(this.current, line, extent, towards, name);
+    const mark = pinchMark(this.pose, line, extent, towards, name);
     this.current = { ...this.current, marks: [...(this.current.marks ?? []), mark] };
   }
 
@@ -243,13 +248,16 @@ export class Hand {
     this.perform(null, () => collapse(this.current, creases, stays));
   }
 
-  /** Runs moves and returns the poses before, after each move that changed the paper, all on the final pattern. */
+  /**
+   * Runs moves and returns the poses before, where it paused, and after, all on the final pattern; none when it follows
+   * another hand, whose steps have been seen.
+   */
   watch(moves: () => void): readonly Pose[] {
     this.watched = [this.current];
     moves();
     const seen = this.watched;
     this.watched = [];
-    return [...seen, this.current];
+    return this.echo ? [] : [...seen, this.current];
   }
 
   /** Keeps the pose of this moment among those that `watch` returns. */
@@ -279,14 +287,13 @@ export class Hand {
 
   private lineOf(alignment: Alignment, factor = 1): Line {
     const meant = foldLine(alignment);
-    return this.miss ? this.miss(meant, this.current, factor) : meant;
+    return this.miss ? this.miss(meant, this.echo?.followed ?? this.current, factor) : meant;
   }
 
   /** All that changes the paper goes through here. */
   private perform(line: Line | null, compute: () => Performed): Performed {
     if (this.echo) {
       this.echo.next(line);
-      this.current = { ...this.echo.pose, marks: this.current.marks };
       return { split: null, pose: this.current };
     }
     const done = compute();

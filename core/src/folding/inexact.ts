@@ -16,6 +16,29 @@ const harder = (layers: number): number => Math.sqrt(layers);
 /** Turns the fold lines that a hand means into those that it makes; `factor` says how much harder than a plain fold. */
 export type Missing = (meant: Line, pose: Pose, factor: number) => Line;
 
+interface Spread {
+  readonly centre: Point;
+  readonly reach: number;
+}
+
+/** Measured once for each pose: many hands may fold after the same one. */
+const spreads = new WeakMap<Pose, Spread>();
+
+/** The middle of the paper on the table, and how far it reaches from there. */
+function spreadOnTable(pose: Pose): Spread {
+  let known = spreads.get(pose);
+  if (!known) {
+    const centre = middleOfTable(pose);
+    const reach = Math.max(
+      ...pose.pattern.faces.flatMap((_, f) =>
+        placedOutline(pose, f).map((p) => Math.hypot(p.x - centre.x, p.y - centre.y)),
+      ),
+    );
+    spreads.set(pose, (known = { centre, reach }));
+  }
+  return known;
+}
+
 /** @returns the line itself when nothing is missed */
 export function missing({ sigmaMm, seed }: InexactHand): Missing {
   const normal = seededNormal(seed);
@@ -23,12 +46,7 @@ export function missing({ sigmaMm, seed }: InexactHand): Missing {
     const [first, second] = [normal(), normal()].map((n) => n * sigmaMm * factor * harder(mostLayers(pose)));
     if (sigmaMm === 0) return meant;
     // The two ends of the fold, where the hand lines it up: half the paper's extent either way of its middle.
-    const centre = middleOfTable(pose);
-    const reach = Math.max(
-      ...pose.pattern.faces.flatMap((_, f) =>
-        placedOutline(pose, f).map((p) => Math.hypot(p.x - centre.x, p.y - centre.y)),
-      ),
-    );
+    const { centre, reach } = spreadOnTable(pose);
     const { along } = meant;
     const off = sideOf(meant, centre);
     const foot: Point = { x: centre.x + off * along.y, y: centre.y - off * along.x };

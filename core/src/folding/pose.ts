@@ -48,9 +48,13 @@ export function isFlat(pose: Pose): boolean {
   return pose.placed.every((m) => Math.abs(Math.abs(m[8]) - 1) < 1e-9);
 }
 
-/** A face that holds a sheet point. */
+/** A face that holds a sheet point. Where creases that are a little off leave a gap, the face that was meant to hold it. */
 export function faceAt(pattern: CreasePattern, p: Point): number {
-  const face = pattern.faces.findIndex((_, f) => contains(faceOutline(pattern, f), p, toleranceOf(pattern)));
+  const tolerance = toleranceOf(pattern);
+  const holding = (of: CreasePattern): number =>
+    of.faces.findIndex((_, f) => contains(faceOutline(of, f), p, tolerance));
+  let face = holding(pattern);
+  if (face < 0 && pattern.meant) face = holding({ ...pattern, vertices: pattern.meant });
   if (face < 0) throw new FoldRefused('unknown-mark', `(${p.x}, ${p.y}) is not on the sheet.`);
   return face;
 }
@@ -62,10 +66,9 @@ export function whereIs(pose: Pose, p: Point): Point3 {
 
 /**
  * The table line on which all pieces of a named crease or mark lie.
- * @param slackMm how far pieces may lie off it
  * @throws FoldRefused when there is no such crease or its pieces are scattered
  */
-export function creaseOnTable(pose: Pose, name: string, slackMm = 1e-6 * pose.pattern.size): Line {
+export function creaseOnTable(pose: Pose, name: string): Line {
   const marks = (pose.marks ?? [])
     .filter((mark) => mark.name === name)
     .flatMap(({ from, to }) => [from, to].map((p) => whereIs(pose, p)));
@@ -83,7 +86,8 @@ export function creaseOnTable(pose: Pose, name: string, slackMm = 1e-6 * pose.pa
   for (const p of ends) for (const q of ends) if (distance(p, q) > distance(a, b)) [a, b] = [p, q];
   const line = lineThrough(a, b);
   const off = Math.max(...ends.map((p) => Math.abs(line.along.x * (p.y - a.y) - line.along.y * (p.x - a.x))));
-  if (off > slackMm) throw new FoldRefused('ambiguous', `The crease “${name}” lies in more than one place now.`);
+  if (off > 1e-6 * pose.pattern.size)
+    throw new FoldRefused('ambiguous', `The crease “${name}” lies in more than one place now.`);
   return line;
 }
 

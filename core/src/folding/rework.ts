@@ -49,7 +49,7 @@ export function rework(start: Pose, { creases, lands, opens = [], stays, known =
   const pinned = faceAt(pattern, stays);
   const opening = opens.flatMap((stretch) => edgesOn(pattern, stretch));
   const plates = platesOf(before, working);
-  let refused: unknown = null;
+  let refused: FoldRefused | null = null;
   for (const motions of arrangements(before, working, plates, pinned)) {
     const motionOf = (face: number): Transform => motions[plates[face]];
     const landed = lands.every(({ point, at }) => {
@@ -82,6 +82,7 @@ export function rework(start: Pose, { creases, lands, opens = [], stays, known =
       const pose = settle({ ...before, angles, pinned, frame: before.placed[pinned] }, options);
       return { split, before, pose };
     } catch (error) {
+      if (!(error instanceof FoldRefused)) throw error;
       refused ??= error;
     }
   }
@@ -118,12 +119,12 @@ function* arrangements(
   for (const plate of order)
     for (const { plates: pair } of hinges)
       if (pair.includes(plate)) for (const other of pair) if (!order.includes(other)) order.push(other);
-  const motions: Transform[] = [];
+  const motions: (Transform | undefined)[] = [];
   motions[plates[pinned]] = IDENTITY;
   let looked = 0;
   function* next(k: number): Generator<readonly Transform[]> {
     if (k === order.length) {
-      yield motions;
+      yield motions as Transform[];
       return;
     }
     const plate = order[k];
@@ -131,18 +132,18 @@ function* arrangements(
       ({ plates: [p, q] }) => (p === plate && motions[q] !== undefined) || (q === plate && motions[p] !== undefined),
     );
     const [first] = own;
-    const beside = motions[first.plates[0] === plate ? first.plates[1] : first.plates[0]];
+    const beside = motions[first.plates[0] === plate ? first.plates[1] : first.plates[0]]!;
     for (const motion of [beside, compose(beside, first.over)]) {
       if (++looked > MOST) return;
       const holds = own.every(({ plates: [p, q], a, b }) => {
-        const other = motions[p === plate ? q : p];
+        const other = motions[p === plate ? q : p]!;
         return [a, b].every((at) => close(apply(motion, at), apply(other, at), pattern.size));
       });
       if (!holds) continue;
       motions[plate] = motion;
       yield* next(k + 1);
     }
-    delete motions[plate];
+    motions[plate] = undefined;
   }
   yield* next(1);
 }

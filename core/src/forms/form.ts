@@ -1,15 +1,24 @@
 import type * as z from 'zod';
+import type { Hand } from '../folding/hand';
 import type { Pose } from '../folding/pose';
 import type { ShownUnit } from '../measure/format-length';
 import type { Point } from '../measure/point';
 import type { Sheet } from '../paper/sheet';
 
-export type ArrowKind = 'fold' | 'fold-behind' | 'fold-and-unfold' | 'unfold' | 'rotate' | 'lift' | 'push-in' | 'tuck';
+/** How a movement is drawn: as the drawing's arrows are called. */
+export type StepArrowKind =
+  'fold' | 'fold-behind' | 'fold-and-unfold' | 'unfold' | 'rotate' | 'lift' | 'push-in' | 'pull-out' | 'tuck';
 
-/** A movement that the picture shows: the sheet point to follow from the first pose to the one where it has arrived. */
-export interface StepArrow {
-  readonly kind: ArrowKind;
-  readonly grip: Point;
+/**
+ * A movement that the picture shows: the sheet point to follow from the first pose to the one where it has arrived. Turning
+ * the whole piece over has no such point.
+ */
+export type StepArrow = { readonly kind: StepArrowKind; readonly grip: Point } | { readonly kind: 'turn-over' };
+
+/** A sheet point that the words of a step name. */
+export interface StepLandmark {
+  readonly point: Point;
+  readonly name: string;
 }
 
 /** What the maker reads at a step. */
@@ -31,6 +40,7 @@ export interface FormStep extends StepWords {
   /** Creases that this step makes or moves, by name. */
   readonly creases: readonly string[];
   readonly arrows: readonly StepArrow[];
+  readonly landmarks: readonly StepLandmark[];
   /** Flat on the table, or standing. */
   readonly view: 'table' | 'space';
 }
@@ -63,7 +73,10 @@ export interface Form<P> {
   readonly params: z.ZodType<P>;
   readonly skill: 1 | 2 | 3;
   readonly minutes: number;
-  /** @param unit how lengths in the words are written */
-  fold(sheet: Sheet, params: P, unit?: ShownUnit): Folding;
+  /**
+   * Makes the moves of the sequence with a hand that holds the sheet.
+   * @param unit how lengths in the words are written
+   */
+  fold(hand: Hand, sheet: Sheet, params: P, unit?: ShownUnit): Folding;
   measure(finished: Pose, sheet: Sheet, params: P, thicknessMm: number): BoxSizes;
 }

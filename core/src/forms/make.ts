@@ -1,3 +1,4 @@
+import { startSheet } from '../folding/hand';
 import { rectangleSheet } from '../paper/sheet';
 import type { ShownUnit } from '../measure/format-length';
 import type { BoxSizes, Folding, Form } from './form';
@@ -33,6 +34,6 @@ export function make(formId: string, { sheetMm, params, thicknessMm, unit }: Mak
   if (!form) throw new RangeError(`No form is called “${formId}”.`);
   const read = form.params.parse(params);
   const sheet = rectangleSheet(sheetMm, sheetMm);
-  const folding = form.fold(sheet, read, unit);
+  const folding = form.fold(startSheet(sheet), sheet, read, unit);
   return { formId, sheetMm, folding, sizes: form.measure(folding.finished, sheet, read, thicknessMm) };
 }

@@ -1,13 +1,14 @@
 import type { Hand } from '../folding/hand';
-import type { FormStep, StepArrow, StepWords } from './form';
+import type { FormStep, StepArrow, StepLandmark, StepWords } from './form';
 
 interface Shown {
   readonly view?: FormStep['view'];
   readonly creases?: readonly string[];
   readonly arrows: readonly StepArrow[];
+  readonly landmarks?: readonly StepLandmark[];
 }
 
-/** Collects the steps of a sequence while a hand makes them. */
+/** Collects the steps of a sequence while a hand makes them; a hand that follows another only makes the moves. */
 export interface StepRecord {
   readonly steps: FormStep[];
   readonly step: (words: StepWords, shown: Shown, moves: () => void) => void;
@@ -17,8 +18,12 @@ export function recordSteps(hand: Hand): StepRecord {
   const steps: FormStep[] = [];
   return {
     steps,
-    step: (words, { view = 'table', creases = [], arrows }, moves) => {
-      steps.push({ ...words, poses: hand.watch(moves), creases, arrows, view });
+    step: (words, { view = 'table', creases = [], arrows, landmarks = [] }, moves) => {
+      if (hand.follows) {
+        moves();
+        return;
+      }
+      steps.push({ ...words, poses: hand.watch(moves), creases, arrows, landmarks, view });
     },
   };
 }

@@ -31,6 +31,8 @@ export interface CreasePattern {
   readonly faces: readonly Face[];
   /** Largest extent of the sheet, in mm: what tolerances are relative to. */
   readonly size: number;
+  /** For a pattern folded a little off: where the vertices were meant to be. Sheet points are looked up there. */
+  readonly meant?: readonly Point[];
 }
 
 /**

@@ -79,7 +79,10 @@ describe('an inexact hand that follows an exact one', () => {
         const inexact = { sigmaMm: tenths / 10, seed };
         const alone = threeFolds(startSheet(squareSheet(S), { inexact })).pose;
         for (const p of SPOTS)
-          expect(distance3(whereIs(follow(inexact.sigmaMm, seed).pose, p), whereIs(alone, p))).toBeLessThan(1e-7);
+          // They take the paper's reach from their own poses, which differ by the miss: a difference of second order.
+          expect(distance3(whereIs(follow(inexact.sigmaMm, seed).pose, p), whereIs(alone, p))).toBeLessThan(
+            (60 * inexact.sigmaMm ** 2) / S,
+          );
       }),
       { numRuns: 40 },
     ));

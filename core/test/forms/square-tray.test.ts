@@ -1,5 +1,5 @@
 import * as fc from 'fast-check';
-import { FORMS, make, squareTray, squareSheet, WALL_SHARE } from '../../src/index';
+import { FORMS, make, spreadOf, squareTray, squareSheet, startSheet, WALL_SHARE } from '../../src/index';
 import { expectPaper } from '../paper-laws';
 
 const FORM = squareTray.id;
@@ -81,8 +81,29 @@ describe('the square tray and its lid', () => {
   });
 
   it.each([WALL_SHARE.min * 0.98, WALL_SHARE.max * 1.02])('refuses walls of %d of the sheet', (share) =>
-    expect(() => squareTray.fold(squareSheet(100), { part: 'tray', wallMm: share * 100 })).toThrow(RangeError),
+    expect(() =>
+      squareTray.fold(startSheet(squareSheet(100)), squareSheet(100), { part: 'tray', wallMm: share * 100 }),
+    ).toThrow(RangeError),
   );
+
+  it('folded by a hand that misses a little, it comes out a little off, as much to either side', () => {
+    const s = 150;
+    const recorded = startSheet(squareSheet(s));
+    const params = { part: 'tray' as const, wallMm: null };
+    squareTray.fold(recorded, squareSheet(s), params);
+    const exact = squareTray.measure(recorded.pose, squareSheet(s), params, 0.1).nominal;
+    const base = (sigmaMm: number, seed: number): number => {
+      const hand = startSheet(squareSheet(s), { inexact: { sigmaMm, seed }, after: recorded.recording });
+      squareTray.fold(hand, squareSheet(s), params);
+      return squareTray.measure(hand.pose, squareSheet(s), params, 0.1).nominal.baseMm;
+    };
+    expect(base(0, 1)).toBeCloseTo(exact.baseMm, 9);
+    const off = Array.from({ length: 120 }, (_, seed) => base(0.3, seed) - exact.baseMm);
+    const { mean, sd } = spreadOf(off)!;
+    expect(sd).toBeGreaterThan(0.1);
+    expect(sd).toBeLessThan(3);
+    expect(Math.abs(mean)).toBeLessThan((4 * sd!) / Math.sqrt(off.length));
+  });
 
   it('tells an unknown form and bad parameters apart from a folded piece', () => {
     expect(Object.keys(FORMS)).toContain(FORM);

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { startSheet } from '../../folding/hand';
+import type { Hand } from '../../folding/hand';
 import type { ShownUnit } from '../../measure/format-length';
 import { crossing, lineThrough, point, type Point } from '../../measure/point';
 import type { Sheet } from '../../paper/sheet';
@@ -25,7 +25,7 @@ export const squareTrayParams = z.object({
 
 export type SquareTrayParams = z.infer<typeof squareTrayParams>;
 
-function fold(sheet: Sheet, { part, wallMm }: SquareTrayParams, unit?: ShownUnit): Folding {
+function fold(hand: Hand, sheet: Sheet, { part, wallMm }: SquareTrayParams, unit?: ShownUnit): Folding {
   const frame = boxFrame(sheet, wallMm);
   const { side, h, b, m, on } = frame;
   if (!(h >= WALL_SHARE.min * side * (1 - 1e-9) && h < WALL_SHARE.max * side))
@@ -33,7 +33,6 @@ function fold(sheet: Sheet, { part, wallMm }: SquareTrayParams, unit?: ShownUnit
       `Walls of ${h.toFixed(1)} mm do not suit a sheet of ${side.toFixed(1)} mm: between ${(WALL_SHARE.min * side).toFixed(1)} and ${(WALL_SHARE.max * side).toFixed(1)} mm.`,
     );
   const words = trayWords(part, wallMm, unit);
-  const hand = startSheet(sheet);
   const { steps, step } = recordSteps(hand);
   const corner = {
     nearLeft: point(0, 0),

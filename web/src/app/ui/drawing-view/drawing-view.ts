@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import type { Drawing, DrawnArrow, Patch } from '@odd-corner/core';
+import type { Drawing, DrawnArrow, Patch, Point } from '@odd-corner/core';
 
 /** Colours of the paper at hand. */
 export interface PaperColours {
@@ -51,12 +51,19 @@ export class DrawingView {
     const size = this.margin() * 0.62;
     return {
       kind,
-      path: `M${from.x} ${from.y} Q${bend.x} ${bend.y} ${to.x} ${to.y}`,
+      path: kind === 'turn-over' ? loop(from, bend, to) : `M${from.x} ${from.y} Q${bend.x} ${bend.y} ${to.x} ${to.y}`,
       head: head(bend, to, size),
       // A fold that is opened again points both ways.
       tail: kind === 'fold-and-unfold' ? head(bend, from, size) : null,
     };
   }
+}
+
+/** A way with a loop in its middle: the paper goes right over. */
+function loop(from: Point, bend: Point, to: Point): string {
+  const [mx, my] = [(from.x + bend.x + to.x) / 3, (from.y + bend.y + to.y) / 3];
+  const [dx, dy] = [(to.x - from.x) * 0.16, (bend.y - my) * 0.9];
+  return `M${from.x} ${from.y} C${mx} ${my} ${mx + 2 * dx} ${my + dy} ${mx} ${my + dy} S${mx} ${my} ${to.x} ${to.y}`;
 }
 
 /** Shade of a piece: its side's colour, darkened where less light falls. */

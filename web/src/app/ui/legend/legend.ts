@@ -25,6 +25,8 @@ export class Legend {
     { kind: 'fold-and-unfold', words: 'Fold, crease, and open again' },
     { kind: 'fold-behind', words: 'Fold over the edge, behind' },
     { kind: 'push-in', words: 'Push in' },
+    { kind: 'pull-out', words: 'Pull out' },
     { kind: 'rotate', words: 'Turn or open the paper' },
+    { kind: 'turn-over', words: 'Turn the paper over' },
   ] as const;
 }
