@@ -1,7 +1,7 @@
 // A maintainer's window: every step of every form as pictures on one page, to be looked at side by side.
-// usage: npm run steps [-- SHEET_MM]   writes out/steps.html
+// usage: npm run steps [-- SHEET_MM [PART_OF_A_FORM_ID]]   writes out/steps.html
 import { mkdirSync, writeFileSync } from 'node:fs';
-import { type Drawing, FORMS, make, stepPictures } from '@odd-corner/core';
+import { type Drawing, type Form, FORMS, make, stepPictures } from '@odd-corner/core';
 
 const SIDES = { white: '#fbf8ef', colour: '#c79a63', thing: '#a9b4b0' } as const;
 const LINES = {
@@ -38,21 +38,37 @@ function svg({ box, patches, lines, arrows, labels }: Drawing): string {
   return `<svg viewBox="${view}">${shapes.join('')}</svg>`;
 }
 
+/** The default of a form, and each value of each of its choices once. */
+function variants({ fields }: Form): Record<string, unknown>[] {
+  const others = fields.flatMap(({ key, input }) =>
+    input.kind === 'choice' ? input.options.map(({ value }) => ({ [key]: value })) : [],
+  );
+  return others.length ? others : [{}];
+}
+
 const sheetMm = Number(process.argv[2] ?? 150);
+const only = process.argv[3];
 const sections = Object.values(FORMS).flatMap((form) =>
-  (['tray', 'eared-lid'] as const).map((part) => {
-    const { steps } = make(form.id, { sheetMm, params: { part }, thicknessMm: 0.1 }).folding;
-    const cells = steps.map((step, k) => {
-      const { now, between, then } = stepPictures(step);
-      const pictures = [now, ...(between ? [between] : []), then].map(svg).join('');
-      return `<figure><figcaption><b>${k + 1}. ${step.title}</b> ${step.words} <i>${step.check}</i></figcaption><div>${pictures}</div></figure>`;
-    });
-    return `<h2>${form.name}: ${part}, ${sheetMm} mm</h2><main>${cells.join('')}</main>`;
-  }),
+  only && !form.id.includes(only)
+    ? []
+    : variants(form).map((params) => {
+        const long =
+          form.sheetShape === 'square'
+            ? 1
+            : (form.sheetShape.longPerShort[0] + Math.min(1.6, form.sheetShape.longPerShort[1])) / 2;
+        const sheet = { widthMm: sheetMm * long, heightMm: sheetMm };
+        const { folding, sizes } = make(form.id, { sheet, params, paper: { thicknessMm: 0.1 } });
+        const cells = folding.steps.map((step, k) => {
+          const { now, between, then } = stepPictures(step);
+          const pictures = [now, ...(between ? [between] : []), then].map(svg).join('');
+          return `<figure><figcaption><b>${k + 1}. ${step.title}</b> ${step.words} <i>${step.check}</i></figcaption><div>${pictures}</div></figure>`;
+        });
+        return `<h2>${form.name}: ${JSON.stringify(params)}, ${sheetMm} mm</h2><pre>${JSON.stringify(sizes)}</pre><main>${cells.join('')}</main>`;
+      }),
 );
 mkdirSync('out', { recursive: true });
 writeFileSync(
   'out/steps.html',
-  `<!doctype html><meta charset="utf-8"><title>All steps</title><style>body{font:14px sans-serif;background:#f5f0e6}main{display:grid;grid-template-columns:repeat(auto-fill,minmax(420px,1fr));gap:12px}figure{margin:0;padding:8px;background:#fffdf8}div{display:flex}svg{flex:1;height:220px;min-width:0}</style>${sections.join('')}`,
+  `<!doctype html><meta charset="utf-8"><title>All steps</title><style>body{font:14px sans-serif;background:#f5f0e6}main{display:grid;grid-template-columns:repeat(auto-fill,minmax(380px,1fr));gap:12px}pre{white-space:pre-wrap;font-size:11px}figure{margin:0;padding:8px;background:#fffdf8}div{display:flex}svg{flex:1;height:220px;min-width:0}</style>${sections.join('')}`,
 );
 console.log(`out/steps.html: ${sections.length} sequences at ${sheetMm} mm`);

@@ -3,13 +3,13 @@ import {
   firstFolding,
   finishedCache,
   foldTargets,
-  make,
+  makeTray,
+  measureFinished,
   paperMesh,
   relax,
   sizeTray,
   squareSheet,
   squareTray,
-  type SquareTrayParams,
   startSheet,
   stepPictures,
 } from '@odd-corner/core';
@@ -20,18 +20,17 @@ const block = (k: number) => ({ lengthMm: 40 + k, widthMm: 30 + 0.7 * k, heightM
 
 /** Answers one purpose as the start page does: both ways, tray and lid, nothing remembered from before. */
 const answer = measure('answer one purpose: two ways, tray and lid each', 40, (k) => {
-  const cache = finishedCache<SquareTrayParams>(squareTray);
+  const cache = finishedCache();
   for (const walls of ['folded', 'measured'] as const)
     sizeTray({ block: block(k), ease: 'easy', ruler: 'mm', walls, thicknessMm: 0.1 }, cache);
 });
 
 const fold = measure('fold the tray: 16 steps, closed and layered', 60, (k) => {
-  make(squareTray.id, { sheetMm: 100 + k, params: { part: 'tray' }, thicknessMm: 0.1 });
+  makeTray({ sheetMm: 100 + k, params: { part: 'tray' }, thicknessMm: 0.1 });
 });
 
 const pictures = measure('draw all steps of the tray', 30, (k) => {
-  for (const step of make(squareTray.id, { sheetMm: 100 + k, params: { part: 'tray' }, thicknessMm: 0.1 }).folding
-    .steps)
+  for (const step of makeTray({ sheetMm: 100 + k, params: { part: 'tray' }, thicknessMm: 0.1 }).folding.steps)
     stepPictures(step);
 });
 
@@ -65,7 +64,7 @@ const replays = measure('2,000 replays of the tray by an inexact hand, measured'
   for (let k = 0; k < 2000; k++) {
     const hand = startSheet(sheet, { inexact: { sigmaMm: 0.3, seed: 2000 * run + k }, after: exact.recording });
     squareTray.fold(hand, sheet, params);
-    squareTray.measure(hand.pose, sheet, params, 0.1);
+    measureFinished(hand.pose, sheet, params, 0.1);
   }
 });
 

@@ -2,6 +2,9 @@ import { sideOfFace } from '../folding/layer-order';
 import type { Pose } from '../folding/pose';
 import type { Point } from '../measure/point';
 
+/** All layers together are spread by no more than this many steps. */
+const MOST_STEPS = 4;
+
 /**
  * A small shift for each face of flat paper, so that edges of layers that coincide can be told apart: all faces joined
  * by open creases shift together, by as many steps as there are layers below them. No shift where layers interlock in
@@ -39,5 +42,7 @@ export function spreadLayers(pose: Pose, stepMm: number): Point[] {
     return found;
   };
   const levels = plate.map((_, f) => levelOf(rootOf(f)));
-  return levels.map((k) => (ring ? { x: 0, y: 0 } : { x: k * stepMm, y: -k * stepMm }));
+  // Many layers are told apart by less, so that the outline keeps its shape.
+  const step = Math.min(stepMm, (MOST_STEPS * stepMm) / Math.max(1, ...levels));
+  return levels.map((k) => (ring ? { x: 0, y: 0 } : { x: k * step, y: -k * step }));
 }

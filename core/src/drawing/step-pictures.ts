@@ -86,7 +86,7 @@ export function stepPictures(step: FormStep, looking: Looking = {}): StepPicture
           view,
           arrow.kind,
           whereIs(first, arrow.grip),
-          whereIs(poses.length > 2 ? second : last, arrow.grip),
+          arrow.to ? whereIs(first, arrow.to) : whereIs(poses.length > 2 ? second : last, arrow.grip),
           k % 2 ? -0.22 : 0.22,
         ),
   );

@@ -1,5 +1,5 @@
 import { IDENTITY, type Point3 } from '../folding/transform';
-import type { Made } from '../forms/make';
+import type { MadeTray } from '../forms/square-tray/make-tray';
 import { blockInTray, lidOverTray } from '../forms/square-tray/assembled';
 import type { BlockSize } from '../measure/parse-sizes';
 import { draw } from './draw';
@@ -24,7 +24,7 @@ export interface TrayScene {
 const VIEW = fromDirection(28, 33);
 
 /** @param block contents, or null for an empty tray */
-export function trayScene(tray: Made, lid: Made, block: BlockSize | null): TrayScene {
+export function trayScene(tray: MadeTray, lid: MadeTray, block: BlockSize | null): TrayScene {
   const [trayPose, lidPose] = [tray.folding.finished, lid.folding.finished];
   const floorMm = tray.sizes.nominal.wallMm - tray.sizes.cavity.depthMm;
   // The lid's floor lies on the tray's rim, or hangs from its own rim on the table, whichever is higher.

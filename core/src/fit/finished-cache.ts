@@ -1,21 +1,23 @@
 import { startSheet } from '../folding/hand';
-import type { BoxSizes, Folding, Form } from '../forms/form';
+import type { Folding } from '../forms/form';
+import type { BoxSizes } from '../forms/square-tray/box-sizes';
+import { measureFinished, squareTray, type SquareTrayParams } from '../forms/square-tray/square-tray';
 import { squareSheet } from '../paper/sheet';
 
-/** Folds a form once for each sheet and set of parameters; thickness is laid over the same folding. */
-export interface FinishedCache<P> {
-  folded(sheetMm: number, params: P): Folding;
-  sizes(sheetMm: number, params: P, thicknessMm: number): BoxSizes;
+/** Folds a tray once for each sheet and set of parameters; thickness is laid over the same folding. */
+export interface FinishedCache {
+  folded(sheetMm: number, params: SquareTrayParams): Folding;
+  sizes(sheetMm: number, params: SquareTrayParams, thicknessMm: number): BoxSizes;
 }
 
 /** @param most foldings kept; the oldest goes first */
-export function finishedCache<P>(form: Form<P>, most = 200): FinishedCache<P> {
+export function finishedCache(most = 200): FinishedCache {
   const kept = new Map<string, Folding>();
-  const folded = (sheetMm: number, params: P): Folding => {
+  const folded = (sheetMm: number, params: SquareTrayParams): Folding => {
     const key = `${sheetMm} ${JSON.stringify(params)}`;
     const known = kept.get(key);
     if (known) return known;
-    const folding = form.fold(startSheet(squareSheet(sheetMm)), squareSheet(sheetMm), params);
+    const folding = squareTray.fold(startSheet(squareSheet(sheetMm)), squareSheet(sheetMm), params);
     kept.set(key, folding);
     if (kept.size > most) kept.delete(kept.keys().next().value!);
     return folding;
@@ -23,6 +25,6 @@ export function finishedCache<P>(form: Form<P>, most = 200): FinishedCache<P> {
   return {
     folded,
     sizes: (sheetMm, params, thicknessMm) =>
-      form.measure(folded(sheetMm, params).finished, squareSheet(sheetMm), params, thicknessMm),
+      measureFinished(folded(sheetMm, params).finished, squareSheet(sheetMm), params, thicknessMm),
   };
 }

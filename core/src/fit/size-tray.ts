@@ -1,4 +1,4 @@
-import type { BoxSizes } from '../forms/form';
+import type { BoxSizes } from '../forms/square-tray/box-sizes';
 import { squareTray, type SquareTrayParams, WALL_SHARE } from '../forms/square-tray/square-tray';
 import type { BlockSize } from '../measure/parse-sizes';
 import { atRulerStep, type RulerId, rulerStepsFor, RULERS } from '../measure/ruler';
@@ -54,14 +54,14 @@ export class TooLarge extends Error {
 /** Largest side of a sheet that is searched, in mm. */
 const LARGEST_SHEET_MM = 20_000;
 
-const shared = finishedCache(squareTray);
+const shared = finishedCache();
 
 /** The smallest sheet for one part with walls of a given height, or null when only a taller wall suits so large a sheet. */
 function solvePart(
   params: SquareTrayParams,
   need: CavityNeed,
   { ruler, thicknessMm }: TrayRequest,
-  cache: FinishedCache<SquareTrayParams>,
+  cache: FinishedCache,
 ): SizedPart | null {
   const { stepMm } = RULERS[ruler];
   const { wallMm } = params;
@@ -88,7 +88,7 @@ function solveRaising(
   wallMm: number | null,
   need: CavityNeed,
   request: TrayRequest,
-  cache: FinishedCache<SquareTrayParams>,
+  cache: FinishedCache,
 ): SizedPart {
   const { ruler } = request;
   const tooLarge = new TooLarge(`No sheet up to ${LARGEST_SHEET_MM / 1000} m gives that much room.`);
@@ -116,7 +116,7 @@ function solveRaising(
  * measured on the folded paper at the sheet given and at the sheet one step smaller.
  * @throws TooLarge when no sheet up to 20 m does
  */
-export function sizeTray(request: TrayRequest, cache: FinishedCache<SquareTrayParams> = shared): TraySizing {
+export function sizeTray(request: TrayRequest, cache: FinishedCache = shared): TraySizing {
   const { block, ease, ruler, walls, thicknessMm } = request;
   const need = needOf(block, ease);
   // The floor's second layer and half the first lie below the contents.

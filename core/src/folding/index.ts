@@ -29,3 +29,4 @@ export * from './pinch';
 export * from './rework';
 export * from './stuck';
 export * from './soft/paper-mesh';
+export * from './layers-at';

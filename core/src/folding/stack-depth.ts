@@ -33,7 +33,9 @@ const counted = new WeakMap<LayerOrder, number>();
 export function mostLayers(pose: Pose): number {
   const known = counted.get(pose.order);
   if (known !== undefined) return known;
-  const most = 1 + Math.max(...pose.pattern.faces.map((_, f) => stackDepth(pose, f, 1) + stackDepth(pose, f, -1)));
+  // The outermost layer of the thickest spot has all others on one side.
+  const most =
+    1 + Math.max(...pose.pattern.faces.map((_, f) => Math.max(stackDepth(pose, f, 1), stackDepth(pose, f, -1))));
   counted.set(pose.order, most);
   return most;
 }

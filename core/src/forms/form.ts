@@ -1,6 +1,7 @@
 import type * as z from 'zod';
 import type { Hand } from '../folding/hand';
 import type { Pose } from '../folding/pose';
+import type { Point3 } from '../folding/transform';
 import type { ShownUnit } from '../measure/format-length';
 import type { Point } from '../measure/point';
 import type { Sheet } from '../paper/sheet';
@@ -10,10 +11,11 @@ export type StepArrowKind =
   'fold' | 'fold-behind' | 'fold-and-unfold' | 'unfold' | 'rotate' | 'lift' | 'push-in' | 'pull-out' | 'tuck';
 
 /**
- * A movement that the picture shows: the sheet point to follow from the first pose to the one where it has arrived. Turning
- * the whole piece over has no such point.
+ * A movement that the picture shows: the sheet point to follow from the first pose to the one where it has arrived, or, for
+ * paper that is bent without being folded, to where another sheet point lies. Turning the whole piece over has no such point.
  */
-export type StepArrow = { readonly kind: StepArrowKind; readonly grip: Point } | { readonly kind: 'turn-over' };
+export type StepArrow =
+  { readonly kind: StepArrowKind; readonly grip: Point; readonly to?: Point } | { readonly kind: 'turn-over' };
 
 /** A sheet point that the words of a step name. */
 export interface StepLandmark {
@@ -29,7 +31,7 @@ export interface StepWords {
   /** Something to see, when it is right. */
   readonly check: string;
   readonly slip: { readonly what: string; readonly remedy: string };
-  readonly crease: 'sharp' | 'soft' | 'none';
+  readonly crease: 'sharp' | 'soft' | 'pinch' | 'none';
   /** Where the work can hurt someone: the usual caution. */
   readonly caution?: string;
 }
@@ -45,38 +47,113 @@ export interface FormStep extends StepWords {
   readonly view: 'table' | 'space';
 }
 
-/** Inside and outside sizes in mm, with the paper's thickness, measured on the finished pose. */
-export interface BoxSizes {
-  /** Between crease lines, paper without thickness. */
-  readonly nominal: { readonly baseMm: number; readonly wallMm: number };
-  readonly cavity: { readonly lengthMm: number; readonly widthMm: number; readonly depthMm: number };
-  readonly outer: { readonly lengthMm: number; readonly widthMm: number; readonly heightMm: number };
-  /** Layers in all at the thickest spot of each part. */
-  readonly layers: { readonly floor: number; readonly sides: number; readonly ends: number };
-}
-
-/** A folded sequence: the steps and the finished pose. */
+/** A folded sequence: the steps, the finished pose, and the poses in which the piece is filled or carried. */
 export interface Folding {
   readonly steps: readonly FormStep[];
   readonly finished: Pose;
+  /** Open for filling, where that is another lie than the finished one. */
+  readonly open?: Pose;
+  /** Flat for carrying, where that is another lie than the finished one. */
+  readonly flat?: Pose;
+}
+
+/** The room that a made piece has, in mm. */
+export type Cavity =
+  | { readonly kind: 'box'; readonly lengthMm: number; readonly widthMm: number; readonly depthMm: number }
+  /** A flat pocket: between its sides and from its bottom to its mouth, lying flat. Contents take their thickness off both. */
+  | {
+      readonly kind: 'pocket';
+      readonly widthMm: number;
+      readonly heightMm: number;
+      /** Where the largest flat thing would lie on the table, corner by corner. */
+      readonly corners: readonly Point3[];
+    }
+  /** A pocket over the corner of a page: how far it reaches along both edges and in from the point. */
+  | { readonly kind: 'corner'; readonly legMm: number; readonly depthMm: number }
+  /** A pouch that is pressed open. */
+  | { readonly kind: 'pouch'; readonly mouthMm: number; readonly depthMm: number; readonly volumeMl: number };
+
+/** Sizes of a made piece in mm, with the paper's thickness, measured on its poses. */
+export interface FormSizes {
+  readonly cavity: Cavity;
+  readonly outer: { readonly lengthMm: number; readonly widthMm: number; readonly heightMm: number };
+  /** Lengths worth knowing, by what they are: overlaps, flaps, openings. */
+  readonly lengths: readonly { readonly name: string; readonly mm: number }[];
+  /** Layers in all at places worth knowing; the thickest is always among them. */
+  readonly layers: readonly { readonly name: string; readonly count: number }[];
+}
+
+/** What a maker may choose, and why it matters. */
+export interface ParamField {
+  readonly key: string;
+  readonly label: string;
+  readonly why: string;
+  readonly input:
+    | { readonly kind: 'choice'; readonly options: readonly { readonly value: string; readonly label: string }[] }
+    | {
+        readonly kind: 'length';
+        /** What holds when nothing is measured: how folding alone decides. */
+        readonly folded: string;
+        /** The least and the most, in mm, on a sheet; given what the other parameters are. */
+        readonly range: (sheet: SheetSize, params: Readonly<Record<string, unknown>>) => readonly [number, number];
+      }
+    | { readonly kind: 'count'; readonly min: number; readonly max: number };
+}
+
+/** Sides of an oblong or square sheet, in mm. */
+export interface SheetSize {
+  readonly widthMm: number;
+  readonly heightMm: number;
+}
+
+export type Family =
+  'envelopes and wraps' | 'bags' | 'bookmarks' | 'cups' | 'open boxes and lids' | 'closing boxes' | 'boats';
+
+/** What kind of thing it holds. */
+export type Holds = 'flat things' | 'boxes and blocks' | 'loose pieces' | 'liquid' | 'pages' | 'a floating load';
+
+/** What a maker should know of a form before choosing it. */
+export interface FormFacts {
+  readonly id: string;
+  readonly name: string;
+  readonly family: Family;
+  /** One line: what it is for. */
+  readonly use: string;
+  readonly sheetShape: 'square' | { readonly longPerShort: readonly [number, number]; readonly why: string };
+  /** Below this shorter side of the sheet, in mm, fingers no longer manage it. */
+  readonly leastSheetMm: number;
+  readonly fields: readonly ParamField[];
+  readonly holds: readonly Holds[];
+  /** What keeps it closed. */
+  readonly closes: string;
+  readonly adhesive: 'none' | 'optional' | 'needed';
+  readonly cuts: 'none' | 'optional' | 'needed';
+  readonly skill: 1 | 2 | 3;
+  readonly minutes: number;
+  /** Which papers suit, and why. */
+  readonly papers: string;
+  /** The usual cautions, where there are any. */
+  readonly cautions: readonly string[];
 }
 
 /** A kind of object with its parameters. `P` is what the parameters parse to. */
-export interface Form<P> {
-  readonly id: string;
-  readonly name: string;
-  readonly family: string;
-  readonly use: string;
-  readonly sheetShape: 'square';
-  /** Below this side of the sheet, in mm, fingers no longer manage it. */
-  readonly leastSheetMm: number;
+export interface Form<P = unknown> extends FormFacts {
   readonly params: z.ZodType<P>;
-  readonly skill: 1 | 2 | 3;
-  readonly minutes: number;
   /**
    * Makes the moves of the sequence with a hand that holds the sheet.
    * @param unit how lengths in the words are written
+   * @throws RangeError for a sheet or parameters out of range, saying which and why
    */
   fold(hand: Hand, sheet: Sheet, params: P, unit?: ShownUnit): Folding;
-  measure(finished: Pose, sheet: Sheet, params: P, thicknessMm: number): BoxSizes;
+  /** Measures the poses that folding gave. */
+  sizes(folding: Folding, sheet: Sheet, params: P, thicknessMm: number): FormSizes;
+}
+
+/** A form among others: its parameters are read before they are used. */
+export function anyForm<P>(form: Form<P>): Form {
+  return {
+    ...form,
+    fold: (hand, sheet, params, unit) => form.fold(hand, sheet, form.params.parse(params), unit),
+    sizes: (folding, sheet, params, thicknessMm) => form.sizes(folding, sheet, form.params.parse(params), thicknessMm),
+  };
 }

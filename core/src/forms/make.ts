@@ -1,39 +1,56 @@
 import { startSheet } from '../folding/hand';
-import { rectangleSheet } from '../paper/sheet';
 import type { ShownUnit } from '../measure/format-length';
-import type { BoxSizes, Folding, Form } from './form';
-import { squareTray, type SquareTrayParams } from './square-tray/square-tray';
-
-/** All forms by id. */
-export const FORMS = { [squareTray.id]: squareTray } as Readonly<Record<string, Form<SquareTrayParams>>>;
+import { rectangleSheet, type Sheet } from '../paper/sheet';
+import { FORMS } from './all-forms';
+import type { Folding, Form, FormSizes, SheetSize } from './form';
 
 /** A form at a size on a paper. */
 export interface MakeRequest {
-  readonly sheetMm: number;
+  readonly sheet: SheetSize;
   readonly params: unknown;
-  /** Thickness of one layer, in mm. */
-  readonly thicknessMm: number;
+  readonly paper: {
+    /** Thickness of one layer, in mm. */
+    readonly thicknessMm: number;
+  };
   readonly unit?: ShownUnit;
 }
 
-/** What came out of folding: the steps, the finished pose, and sizes measured on it. */
+/** What came out of folding: the steps, the poses, and sizes measured on them. */
 export interface Made {
   readonly formId: string;
-  readonly sheetMm: number;
+  readonly sheet: SheetSize;
   readonly folding: Folding;
-  readonly sizes: BoxSizes;
+  readonly sizes: FormSizes;
+}
+
+/** @throws RangeError for a sheet that the form does not take, saying why */
+function sheetFor({ name, sheetShape, leastSheetMm }: Form, { widthMm, heightMm }: SheetSize): Sheet {
+  const sheet = rectangleSheet(widthMm, heightMm);
+  const [short, long] = [Math.min(widthMm, heightMm), Math.max(widthMm, heightMm)];
+  if (short < leastSheetMm)
+    throw new RangeError(
+      `${name} needs a sheet of at least ${leastSheetMm} mm: below that fingers no longer manage it.`,
+    );
+  if (sheetShape === 'square') {
+    if (long / short > 1 + 1e-9) throw new RangeError(`${name} needs a square sheet, not ${widthMm} × ${heightMm} mm.`);
+  } else {
+    const [least, most] = sheetShape.longPerShort;
+    if (long / short < least - 1e-9 || long / short > most + 1e-9)
+      throw new RangeError(`${name} needs a sheet ${least} to ${most} times as long as wide: ${sheetShape.why}`);
+  }
+  return sheet;
 }
 
 /**
  * Folds a form from its sheet and measures it.
- * @throws RangeError for an unknown form or parameters out of their range
+ * @throws RangeError for an unknown form, or a sheet or parameters out of their range
  * @throws FoldRefused when the sequence cannot be folded
  */
-export function make(formId: string, { sheetMm, params, thicknessMm, unit }: MakeRequest): Made {
+export function make(formId: string, { sheet: size, params, paper, unit }: MakeRequest): Made {
   const form = FORMS[formId];
   if (!form) throw new RangeError(`No form is called “${formId}”.`);
+  const sheet = sheetFor(form, size);
   const read = form.params.parse(params);
-  const sheet = rectangleSheet(sheetMm, sheetMm);
   const folding = form.fold(startSheet(sheet), sheet, read, unit);
-  return { formId, sheetMm, folding, sizes: form.measure(folding.finished, sheet, read, thicknessMm) };
+  return { formId, sheet: size, folding, sizes: form.sizes(folding, sheet, read, paper.thicknessMm) };
 }

@@ -6,14 +6,12 @@ import {
   fromDirection,
   intersect,
   lidOverTray,
-  make,
+  makeTray,
   skinOf,
-  squareTray,
   stepPictures,
 } from '../../src/index';
 
-const made = (part: 'tray' | 'eared-lid', sheetMm = 160) =>
-  make(squareTray.id, { sheetMm, params: { part }, thicknessMm: 0.1 });
+const made = (part: 'tray' | 'eared-lid', sheetMm = 160) => makeTray({ sheetMm, params: { part }, thicknessMm: 0.1 });
 
 /** Area of a piece of skin in space. */
 function areaOf(corners: readonly { x: number; y: number; z: number }[]): number {

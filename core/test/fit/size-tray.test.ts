@@ -4,7 +4,7 @@ import {
   type EaseId,
   explainLid,
   explainTray,
-  make,
+  makeTray,
   needOf,
   type RulerId,
   RULERS,
@@ -28,7 +28,7 @@ const request = fc.record({
 
 /** Folded anew, not taken from the answer. */
 function leftOver({ params, need }: SizedPart, sheetMm: number, thicknessMm: number): number {
-  return slackOf(make(squareTray.id, { sheetMm, params, thicknessMm }).sizes.cavity, need).leastMm;
+  return slackOf(makeTray({ sheetMm, params, thicknessMm }).sizes.cavity, need).leastMm;
 }
 
 function foldable({ params: { wallMm } }: SizedPart, sheetMm: number): boolean {
@@ -68,7 +68,7 @@ describe('the smallest sheets for a tray and its lid', () => {
     fc.assert(
       fc.property(request, (asked) => {
         const { tray, lid } = sizeTray(asked);
-        const larger = make(squareTray.id, {
+        const larger = makeTray({
           sheetMm: lid.sheetMm + RULERS[asked.ruler].stepMm,
           params: { part: 'eared-lid', wallMm: null },
           thicknessMm: asked.thicknessMm,

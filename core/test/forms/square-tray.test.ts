@@ -1,5 +1,15 @@
 import * as fc from 'fast-check';
-import { FORMS, make, spreadOf, squareTray, squareSheet, startSheet, WALL_SHARE } from '../../src/index';
+import {
+  FORMS,
+  make,
+  makeTray,
+  measureFinished,
+  spreadOf,
+  squareTray,
+  squareSheet,
+  startSheet,
+  WALL_SHARE,
+} from '../../src/index';
 import { expectPaper } from '../paper-laws';
 
 const FORM = squareTray.id;
@@ -12,7 +22,9 @@ const part = fc.constantFrom('tray' as const, 'eared-lid' as const);
 const thickness = fc.double({ min: 0, max: 0.3, noNaN: true });
 
 const folded = (sheetMm: number, share: number | null, which: 'tray' | 'eared-lid', thicknessMm: number) =>
-  make(FORM, { sheetMm, params: { part: which, wallMm: share === null ? null : share * sheetMm }, thicknessMm });
+  makeTray({ sheetMm, params: { part: which, wallMm: share === null ? null : share * sheetMm }, thicknessMm });
+
+const square = (mm: number) => ({ widthMm: mm, heightMm: mm });
 
 describe('the square tray and its lid', () => {
   it('every state that a step shows is one that paper can be in', () =>
@@ -91,11 +103,11 @@ describe('the square tray and its lid', () => {
     const recorded = startSheet(squareSheet(s));
     const params = { part: 'tray' as const, wallMm: null };
     squareTray.fold(recorded, squareSheet(s), params);
-    const exact = squareTray.measure(recorded.pose, squareSheet(s), params, 0.1).nominal;
+    const exact = measureFinished(recorded.pose, squareSheet(s), params, 0.1).nominal;
     const base = (sigmaMm: number, seed: number): number => {
       const hand = startSheet(squareSheet(s), { inexact: { sigmaMm, seed }, after: recorded.recording });
       squareTray.fold(hand, squareSheet(s), params);
-      return squareTray.measure(hand.pose, squareSheet(s), params, 0.1).nominal.baseMm;
+      return measureFinished(hand.pose, squareSheet(s), params, 0.1).nominal.baseMm;
     };
     expect(base(0, 1)).toBeCloseTo(exact.baseMm, 9);
     const off = Array.from({ length: 120 }, (_, seed) => base(0.3, seed) - exact.baseMm);
@@ -107,8 +119,14 @@ describe('the square tray and its lid', () => {
 
   it('tells an unknown form and bad parameters apart from a folded piece', () => {
     expect(Object.keys(FORMS)).toContain(FORM);
-    expect(() => make('no-such-form', { sheetMm: 100, params: {}, thicknessMm: 0.1 })).toThrow(RangeError);
-    expect(() => make(FORM, { sheetMm: 100, params: { part: 'handle' }, thicknessMm: 0.1 })).toThrow();
+    expect(() => make('no-such-form', { sheet: square(100), params: {}, paper: { thicknessMm: 0.1 } })).toThrow(
+      RangeError,
+    );
+    expect(() =>
+      make(FORM, { sheet: { widthMm: 100, heightMm: 120 }, params: {}, paper: { thicknessMm: 0.1 } }),
+    ).toThrow('square');
+    expect(() => make(FORM, { sheet: square(20), params: {}, paper: { thicknessMm: 0.1 } })).toThrow('at least');
+    expect(() => makeTray({ sheetMm: 100, params: { part: 'handle' }, thicknessMm: 0.1 })).toThrow();
   });
 
   it('every step says what to do, what to see and how to mend a slip', () => {

@@ -1,6 +1,6 @@
 import { heightOver, type Panel, panelLayers } from '../../folding/facing-distance';
 import type { Pose } from '../../folding/pose';
-import type { BoxSizes } from '../form';
+import type { BoxSizes } from './box-sizes';
 import type { BoxFrame } from './box-frame';
 
 /**

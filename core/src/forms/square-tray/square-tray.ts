@@ -1,9 +1,11 @@
 import * as z from 'zod';
 import type { Hand } from '../../folding/hand';
+import type { Pose } from '../../folding/pose';
 import type { ShownUnit } from '../../measure/format-length';
 import { crossing, lineThrough, point, type Point } from '../../measure/point';
 import type { Sheet } from '../../paper/sheet';
 import type { Folding, Form } from '../form';
+import type { BoxSizes } from './box-sizes';
 import { recordSteps } from '../record-steps';
 import { boxFrame } from './box-frame';
 import { flapOver, raisedEnd } from './end-creases';
@@ -179,6 +181,16 @@ function fold(hand: Hand, sheet: Sheet, { part, wallMm }: SquareTrayParams, unit
   return { steps, finished: hand.pose };
 }
 
+/** Measures a finished tray or lid. */
+export function measureFinished(
+  finished: Pose,
+  sheet: Sheet,
+  { wallMm }: SquareTrayParams,
+  thicknessMm: number,
+): BoxSizes {
+  return measureTray(finished, boxFrame(sheet, wallMm), thicknessMm);
+}
+
 /** A square open tray locked by its own end flaps, and the same with its end flaps outside as ears: a lid. */
 export const squareTray: Form<SquareTrayParams> = {
   id: 'square-tray-and-eared-lid',
@@ -188,8 +200,54 @@ export const squareTray: Form<SquareTrayParams> = {
   sheetShape: 'square',
   leastSheetMm: 60,
   params: squareTrayParams,
+  fields: [
+    {
+      key: 'part',
+      label: 'Part',
+      why: 'The lid is folded like the tray, its end flaps outside as ears to lift it by.',
+      input: {
+        kind: 'choice',
+        options: [
+          { value: 'tray', label: 'Tray' },
+          { value: 'eared-lid', label: 'Lid with ears' },
+        ],
+      },
+    },
+    {
+      key: 'wallMm',
+      label: 'Walls',
+      why: 'Measured walls fit what goes in; the folded edge to the middle crease needs no ruler.',
+      input: {
+        kind: 'length',
+        folded: 'Half the base, as folding alone gives',
+        range: ({ widthMm }) => [Math.ceil(WALL_SHARE.min * widthMm), Math.ceil(WALL_SHARE.max * widthMm) - 1],
+      },
+    },
+  ],
+  holds: ['boxes and blocks', 'loose pieces', 'flat things'],
+  closes: 'a lid of its own',
+  adhesive: 'optional',
+  cuts: 'none',
   skill: 2,
   minutes: 12,
+  papers: '70 to 120 g/m²: the ends have six layers, so stiffer paper does not lie down.',
+  cautions: ['Keep small parts away from small children.'],
   fold,
-  measure: (finished, sheet, { wallMm }, thicknessMm) => measureTray(finished, boxFrame(sheet, wallMm), thicknessMm),
+  sizes({ finished }, sheet, params, thicknessMm) {
+    const { nominal, cavity, outer, layers } = measureFinished(finished, sheet, params, thicknessMm);
+    return {
+      cavity: { kind: 'box', ...cavity },
+      outer,
+      lengths: [
+        { name: 'base between creases', mm: nominal.baseMm },
+        { name: 'walls between creases', mm: nominal.wallMm },
+      ],
+      layers: [
+        { name: 'thickest', count: Math.max(layers.floor, layers.sides, layers.ends) },
+        { name: 'floor', count: layers.floor },
+        { name: 'sides', count: layers.sides },
+        { name: 'ends', count: layers.ends },
+      ],
+    };
+  },
 };

@@ -4,7 +4,7 @@ import type { Type } from '@angular/core';
 import { type ComponentFixture, TestBed } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
 import type { Job, Paper, Piece, Settings, Thing } from '@odd-corner/contract';
-import { make, sizeTray } from '@odd-corner/core';
+import { makeTray, sizeTray } from '@odd-corner/core';
 import { foldingTasks } from '../workers/folding-tasks';
 import { FOLDING_WORKER } from '../workers/folding-worker-token';
 
@@ -69,7 +69,7 @@ export function aJob(more: Partial<Job> = {}): Job {
 
 export function aPiece(more: Partial<Piece> = {}): Piece {
   const { choice, title, id: jobId } = aJob();
-  const { sizes } = make(choice.formId, {
+  const { sizes } = makeTray({
     sheetMm: choice.tray.sheetMm,
     params: { part: 'tray' },
     thicknessMm: choice.thicknessMm,

@@ -4,7 +4,7 @@ import {
   type Drawing,
   type FormStep,
   type Looking,
-  make,
+  makeTray,
   type ShownUnit,
   sizeTray,
   stepPictures,
@@ -45,8 +45,8 @@ export interface StepsAsked extends PartAsked {
   readonly looking: Looking;
 }
 
-const made = ({ formId, part, sheetMm, wallMm, thicknessMm }: PartAsked, unit?: ShownUnit) =>
-  make(formId, { sheetMm, params: { part, wallMm }, thicknessMm, unit });
+const made = ({ part, sheetMm, wallMm, thicknessMm }: PartAsked, unit?: ShownUnit) =>
+  makeTray({ sheetMm, params: { part, wallMm }, thicknessMm, unit });
 
 /** The work that is done off the screen's thread, so that typing and turning pages never wait for it. */
 export const foldingTasks = {

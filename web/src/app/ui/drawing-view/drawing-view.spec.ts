@@ -1,8 +1,8 @@
 import { TestBed } from '@angular/core/testing';
-import { make, squareTray, stepPictures } from '@odd-corner/core';
+import { makeTray, stepPictures } from '@odd-corner/core';
 import { DrawingView } from './drawing-view';
 
-const [first] = make(squareTray.id, { sheetMm: 150, params: { part: 'tray' }, thicknessMm: 0.1 }).folding.steps;
+const [first] = makeTray({ sheetMm: 150, params: { part: 'tray' }, thicknessMm: 0.1 }).folding.steps;
 
 describe('a drawing on the screen', () => {
   const shown = async (): Promise<HTMLElement> => {

@@ -1,0 +1,9 @@
+import { diamondEnvelope } from './diamond-envelope/diamond-envelope';
+import { anyForm, type Form } from './form';
+import { tuckFlapEnvelope } from './tuck-flap-envelope/tuck-flap-envelope';
+import { squareTray } from './square-tray/square-tray';
+
+/** All forms by id, in the order of the shelf. */
+export const FORMS: Readonly<Record<string, Form>> = Object.fromEntries(
+  [anyForm(squareTray), anyForm(diamondEnvelope), anyForm(tuckFlapEnvelope)].map((form) => [form.id, form]),
+);

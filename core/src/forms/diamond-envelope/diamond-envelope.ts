@@ -1,0 +1,135 @@
+import * as z from 'zod';
+import type { Hand } from '../../folding/hand';
+import { flatExtent, layersAt } from '../../folding/layers-at';
+import { whereIs } from '../../folding/pose';
+import { mostLayers } from '../../folding/stack-depth';
+import type { ShownUnit } from '../../measure/format-length';
+import { between, distance, type Point } from '../../measure/point';
+import type { Sheet } from '../../paper/sheet';
+import { atHand, squareFrame } from '../at-hand';
+import type { Folding, Form } from '../form';
+import { recordSteps } from '../record-steps';
+import { diamondWords } from './words';
+
+/** Width of the body as a share of the sheet's diagonal: below a third the wings stick out, above the wings lose their grip. */
+export const BODY_SHARE = { min: 1 / 3, max: 0.44 } as const;
+
+export const diamondEnvelopeParams = z.object({
+  /** Width of the body in mm when it is measured; null for a third of the diagonal, which makes a square body. */
+  widthMm: z.number().positive().nullable().default(null),
+});
+
+export type DiamondEnvelopeParams = z.infer<typeof diamondEnvelopeParams>;
+
+/** The body's width as a share of the diagonal. */
+function shareOf(side: number, widthMm: number | null): number {
+  const share = widthMm === null ? BODY_SHARE.min : widthMm / (side * Math.SQRT2);
+  if (!(share >= BODY_SHARE.min * (1 - 1e-9) && share <= BODY_SHARE.max * (1 + 1e-9)))
+    throw new RangeError(
+      `A body ${widthMm?.toFixed(1)} mm wide does not suit a sheet of ${side.toFixed(1)} mm: between ${(BODY_SHARE.min * side * Math.SQRT2).toFixed(1)} and ${(BODY_SHARE.max * side * Math.SQRT2).toFixed(1)} mm.`,
+    );
+  return share;
+}
+
+function fold(hand: Hand, sheet: Sheet, { widthMm }: DiamondEnvelopeParams, unit?: ShownUnit): Folding {
+  const { side, on } = squareFrame(sheet);
+  const k = shareOf(side, widthMm);
+  const words = diamondWords(widthMm === null ? null : k * side, unit);
+  const { steps, step } = recordSteps(hand);
+  const { through, onto } = atHand(hand);
+  const [near, right, far, left, centre] = [on(0, 0), on(1, 0), on(1, 1), on(0, 1), on(0.5, 0.5)];
+
+  step(words.turn, { arrows: [{ kind: 'rotate', grip: right }] }, () => hand.rotate(45));
+  step(words.triangle, { creases: ['bottom'], arrows: [{ kind: 'fold', grip: near }] }, () =>
+    hand.valley('bottom', onto(near, far)),
+  );
+  step(words.front, { creases: ['front'], arrows: [{ kind: 'fold', grip: near }] }, () =>
+    hand.valley('front', onto(near, centre), { flap: near }),
+  );
+  // Marks a body's width from the near and the far corner, on the raw edges: the side creases run through them.
+  step(
+    words.right,
+    {
+      creases: ['right side'],
+      arrows: [{ kind: 'fold', grip: right }],
+      landmarks: [{ point: on(1, 1 - k), name: 'mark' }],
+    },
+    () => hand.valley('right side', through(on(k, 0), on(1, 1 - k), right)),
+  );
+  step(
+    words.left,
+    {
+      creases: ['left side'],
+      arrows: [{ kind: 'tuck', grip: left }],
+      landmarks: [{ point: on(1 - k, 1), name: 'mark' }],
+    },
+    () => hand.tuck('left side', through(on(0, k), on(1 - k, 1), left), on(0.97, 0.06)),
+  );
+  const open = hand.pose;
+  step(words.flap, { creases: ['flap'], arrows: [{ kind: 'fold', grip: far }] }, () =>
+    hand.valley('flap', through(on(1, 1 - k), on(1 - k, 1), far)),
+  );
+  return { steps, finished: hand.pose, open };
+}
+
+/** A flat sleeve for a card: four triangles that meet, two of them tucked into each other. */
+export const diamondEnvelope: Form<DiamondEnvelopeParams> = {
+  id: 'square-card-envelope',
+  name: 'Diamond envelope',
+  family: 'envelopes and wraps',
+  use: 'A greeting card, a photo or a token card, square or a little wider than high.',
+  sheetShape: 'square',
+  leastSheetMm: 80,
+  params: diamondEnvelopeParams,
+  fields: [
+    {
+      key: 'widthMm',
+      label: 'Body width',
+      why: 'A third of the diagonal makes a square; wider bodies are lower and suit cards laid crosswise.',
+      input: {
+        kind: 'length',
+        folded: 'A third of the diagonal: a square body',
+        range: ({ widthMm }) => [
+          Math.ceil(BODY_SHARE.min * widthMm * Math.SQRT2),
+          Math.floor(BODY_SHARE.max * widthMm * Math.SQRT2),
+        ],
+      },
+    },
+  ],
+  holds: ['flat things'],
+  closes: 'its wings tuck into each other; the flap wants a sticker or a spot of glue',
+  adhesive: 'optional',
+  cuts: 'none',
+  skill: 1,
+  minutes: 5,
+  papers: '70 to 120 g/m². Seven layers meet in the lower half, so card stock is too stiff in small sizes.',
+  cautions: [],
+  fold,
+  sizes({ finished, open }, sheet, { widthMm }, thicknessMm) {
+    const { side, on } = squareFrame(sheet);
+    const k = shareOf(side, widthMm);
+    const at = (p: Point): Point => whereIs(finished, p);
+    // Ends of the bottom fold, and the shoulders where the flap hinges.
+    const corners = [on((1 - k) / 2, (1 + k) / 2), on((1 + k) / 2, (1 - k) / 2), on(1, 1 - k), on(1 - k, 1)].map((p) =>
+      whereIs(finished, p),
+    );
+    const width = distance(corners[0], corners[1]);
+    const height = distance(corners[1], corners[2]);
+    const { widthMm: outerWidth, heightMm: outerHeight } = flatExtent(finished);
+    const most = mostLayers(finished);
+    const front = distance(at(on(0.25, 0.25)), at(on(0.5, 0.5)));
+    return {
+      cavity: { kind: 'pocket', widthMm: width, heightMm: height, corners },
+      outer: { lengthMm: outerWidth, widthMm: outerHeight, heightMm: most * thicknessMm },
+      lengths: [
+        { name: 'front of the pocket, from the bottom', mm: front },
+        { name: 'flap over the front', mm: front - distance(at(on(1, 1)), at(on(0.5, 0.5))) },
+        { name: 'wings over each other, along the bottom', mm: 2 * distance(at(on(1, 0)), corners[1]) - width },
+      ],
+      layers: [
+        { name: 'thickest', count: most },
+        { name: 'back of the pocket', count: layersAt(open ?? finished, between(corners[3], corners[2], 0.5)) || 1 },
+      ],
+    };
+  },
+};

@@ -1,0 +1,81 @@
+import { formatLength, type ShownUnit } from '../../measure/format-length';
+import type { StepWords } from '../form';
+
+type DiamondStep = 'turn' | 'triangle' | 'front' | 'right' | 'left' | 'flap';
+
+/** @param markMm how far the marks lie from the corners, or null when the base is brought to thirds by trying */
+export function diamondWords(markMm: number | null, unit: ShownUnit = 'mm'): Readonly<Record<DiamondStep, StepWords>> {
+  const mark = markMm === null ? null : formatLength(markMm, unit);
+  return {
+    turn: {
+      id: 'turn',
+      title: 'A corner towards you',
+      words:
+        mark === null
+          ? 'White side up, turn the sheet so that a corner points at you.'
+          : `White side up, mark both raw edges ${mark} from the near corner and ${mark} from the far one. Turn the near corner towards you.`,
+      check: 'The sheet stands on its point in front of you.',
+      slip: { what: 'The pattern faces up.', remedy: 'Turn the sheet over: the side that is up now ends inside.' },
+      crease: 'none',
+    },
+    triangle: {
+      id: 'triangle',
+      title: 'Half to a triangle',
+      words: 'Fold the near corner to the far corner.',
+      check: 'Both points lie on each other, and the fold is nearest you.',
+      slip: { what: 'The points miss each other.', remedy: 'Hold both points together before you press the fold.' },
+      crease: 'sharp',
+    },
+    front: {
+      id: 'front',
+      title: 'Front of the pocket',
+      words: 'Take the upper point of the front layer only, and fold it down to the middle of the bottom fold.',
+      check: 'The outline is still a whole triangle: the back layer has not moved.',
+      slip: { what: 'Both layers came down.', remedy: 'Open it and take the front layer alone.' },
+      crease: 'sharp',
+    },
+    right: {
+      id: 'right-side',
+      title: 'Right side over',
+      words:
+        mark === null
+          ? 'Fold the right point along the bottom to two thirds. Lay the left point over it before you press: it must just reach the new fold.'
+          : 'Fold the right point over to the left so that the fold runs through the two marks.',
+      check: 'The bottom edge of the wing lies exactly on the bottom of the body.',
+      slip: {
+        what: 'The left point passes the fold or falls short.',
+        remedy:
+          'Open it and move the fold by a third of what is missing: inward if the point passes, outward if it falls short.',
+      },
+      crease: 'sharp',
+    },
+    left: {
+      id: 'left-side',
+      title: 'Left side, tucked in',
+      words:
+        mark === null
+          ? 'Bring the left point across to the fold on the right. Before you press it, slide its tip between the two layers of the right wing.'
+          : 'Fold the left point across through its two marks. Before you press it, slide its tip between the two layers of the right wing.',
+      check: 'Pull at the left wing: the right one holds it.',
+      slip: {
+        what: 'The wings spring open.',
+        remedy:
+          'The tip went in front of the whole right wing or behind it. Draw it out and find the gap between its layers.',
+      },
+      crease: 'sharp',
+    },
+    flap: {
+      id: 'flap',
+      title: 'Card in, flap down',
+      words:
+        'Slide the card in between the back and the front, down to the bottom fold. Fold the upper point down over it, shoulder to shoulder.',
+      check: 'The point ends where the two wings cross. Held upside down, the card stays in.',
+      slip: {
+        what: 'The card falls out at the bottom.',
+        remedy: 'It lies in front of the pocket’s front. Take it out and put it behind that layer.',
+      },
+      crease: 'soft',
+      caution: 'If you glue the flap, let it dry flat with the window open, and keep glue off the card.',
+    },
+  };
+}
