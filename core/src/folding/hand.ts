@@ -129,6 +129,11 @@ export class Hand {
     this.fold(name, alignment, 'over', layers, under);
   }
 
+  /** Folds behind, the moved paper coming to lie over the layer that a sheet point lies on: over an edge and into a pocket. */
+  tuckBehind(name: string, alignment: Alignment, over: Point, layers: FoldLayers = 'all'): void {
+    this.fold(name, alignment, 'behind', layers, over);
+  }
+
   /** Creases a part of a fold line on one layer and opens it again: a mark to go by. */
   pinch(name: string, alignment: Alignment, extent: Extent, towards: 'over' | 'behind' = 'over'): void {
     const line = this.lineOf(alignment, PINCH_MISSES);

@@ -8,3 +8,5 @@ export * from './square-tray/box-sizes';
 export * from './square-tray/make-tray';
 export * from './diamond-envelope/diamond-envelope';
 export * from './tuck-flap-envelope/tuck-flap-envelope';
+export * from './page-corner/page-corner';
+export * from './flat-cup/flat-cup';

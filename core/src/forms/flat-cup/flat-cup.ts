@@ -1,0 +1,172 @@
+import * as z from 'zod';
+import type { Hand } from '../../folding/hand';
+import { flatExtent } from '../../folding/layers-at';
+import { whereIs } from '../../folding/pose';
+import { mostLayers } from '../../folding/stack-depth';
+import { distance } from '../../measure/point';
+import type { Sheet } from '../../paper/sheet';
+import { atHand, squareFrame } from '../at-hand';
+import type { Folding, Form } from '../form';
+import { recordSteps } from '../record-steps';
+import { pouchShare } from './pouch';
+import { CUP_WORDS as words } from './words';
+
+export const flatCupParams = z.object({
+  /** `tucked`: into the pocket of the last corner, which makes the front firmer; `over`: laid over the front. */
+  front: z.enum(['tucked', 'over']).default('tucked'),
+  /** `up`: left standing as a lid. */
+  back: z.enum(['behind', 'up']).default('behind'),
+});
+
+type FlatCupParams = z.infer<typeof flatCupParams>;
+
+/** Where the mark lies on a raw edge, as a share of the side: the tangent of an eighth of a turn's half. */
+const K = Math.SQRT2 - 1;
+
+function fold(hand: Hand, sheet: Sheet, { front, back }: FlatCupParams): Folding {
+  const { side, on } = squareFrame(sheet);
+  const { onto, line } = atHand(hand);
+  const { steps, step } = recordSteps(hand);
+  const [near, right, far, left] = [on(0, 0), on(1, 0), on(1, 1), on(0, 1)];
+
+  step(words.turn, { arrows: [{ kind: 'rotate', grip: right }] }, () => hand.rotate(45));
+  step(words.triangle, { creases: ['bottom'], arrows: [{ kind: 'fold', grip: near }] }, () =>
+    hand.valley('bottom', onto(near, far)),
+  );
+  step(
+    words.mark,
+    {
+      creases: ['mark'],
+      arrows: [{ kind: 'fold-and-unfold', grip: near, to: on(0.5, 0.5) }],
+      landmarks: [{ point: on(K, 0), name: 'mark' }],
+    },
+    () => {
+      // The front layer's left raw edge goes onto the bottom fold; only the far end of the crease is needed.
+      hand.pinch(
+        'mark',
+        {
+          kind: 'line-onto-line',
+          line: line(left, near),
+          onto: line(left, right),
+          moving: hand.at(on(0, 0.5)),
+        },
+        { near: on(K, 0), lengthMm: 0.09 * side },
+      );
+    },
+  );
+  const mark = (): { x: number; y: number } => hand.mark('mark', on(K, 0));
+  step(
+    words.left,
+    { creases: ['left side'], arrows: [{ kind: 'fold', grip: left }], landmarks: [{ point: on(K, 0), name: 'mark' }] },
+    () => hand.valley('left side', { kind: 'point-onto-point', point: hand.at(left), onto: mark() }),
+  );
+  step(words.right, { creases: ['right side'], arrows: [{ kind: 'fold', grip: right }] }, () =>
+    // The mark's mirror image is the upper end of the first corner's fold.
+    hand.valley('right side', onto(right, on(1 - K, 1))),
+  );
+  const rim = [on(0, K), on(K, 0)] as const;
+  const backRim = [on(1 - K, 1), on(1, 1 - K)] as const;
+  const over = (ends: readonly [typeof near, typeof near], tip: typeof near) => ({
+    kind: 'through-points' as const,
+    a: hand.at(ends[0]),
+    b: hand.at(ends[1]),
+    moving: hand.at(tip),
+  });
+  step(
+    words[front === 'tucked' ? 'frontTucked' : 'frontOver'],
+    { creases: ['front rim'], arrows: [{ kind: front === 'tucked' ? 'tuck' : 'fold', grip: near }] },
+    () => {
+      if (front === 'tucked') hand.tuck('front rim', over(rim, near), on(0.97, 0.06), { flap: near });
+      else hand.valley('front rim', over(rim, near), { flap: near });
+    },
+  );
+  const open = hand.pose;
+  if (back === 'behind') {
+    step(words.turnOver, { arrows: [{ kind: 'turn-over' }] }, () => hand.turnOver());
+    step(words.back, { creases: ['back rim'], arrows: [{ kind: 'fold', grip: far }] }, () =>
+      hand.valley('back rim', over(backRim, far), { flap: far }),
+    );
+    step(words.turnBack, { arrows: [{ kind: 'turn-over' }] }, () => hand.turnOver());
+  }
+  return { steps, finished: hand.pose, open };
+}
+
+/** A cup or pouch that folds flat, without a raw edge below its rim. */
+export const flatCup: Form<FlatCupParams> = {
+  id: 'flat-folding-cup',
+  name: 'Flat-folding cup',
+  family: 'cups',
+  use: 'A scoop for screws or seeds, a pouch for coins, a cup for a sip of water: flat until it is needed.',
+  sheetShape: 'square',
+  leastSheetMm: 90,
+  params: flatCupParams,
+  fields: [
+    {
+      key: 'front',
+      label: 'Front flap',
+      why: 'Tucked in, the front is firmer and the flap does not come loose.',
+      input: {
+        kind: 'choice',
+        options: [
+          { value: 'tucked', label: 'Tucked into the front' },
+          { value: 'over', label: 'Laid over the front' },
+        ],
+      },
+    },
+    {
+      key: 'back',
+      label: 'Back flap',
+      why: 'Left up, it closes the pouch as a lid that slips into the front.',
+      input: {
+        kind: 'choice',
+        options: [
+          { value: 'behind', label: 'Folded behind' },
+          { value: 'up', label: 'Left up as a lid' },
+        ],
+      },
+    },
+  ],
+  holds: ['loose pieces', 'liquid', 'flat things'],
+  closes: 'nothing, or its own back flap as a lid',
+  adhesive: 'none',
+  cuts: 'none',
+  skill: 1,
+  minutes: 4,
+  papers:
+    'For dry things any paper up to 120 g/m². For water 70 to 100 g/m², uncoated, or greaseproof; the white side is the inside.',
+  cautions: [
+    'Drink only from plain paper meant for food, with the plain side inside, and only for a few minutes: not from inked, metallised or recycled printed paper.',
+    'Never for hot drinks.',
+    'Small pieces and small children do not go together.',
+  ],
+  fold,
+  sizes({ finished }, sheet, _params, thicknessMm) {
+    const { side, on } = squareFrame(sheet);
+    const at = (x: number, y: number) => whereIs(finished, on(x, y));
+    const [footLeft, footRight, rimRight, rimLeft] = [at(K, 1 - K), at(1 - K, K), at(1, 1 - K), at(1 - K, 1)];
+    const mouth = distance(rimLeft, rimRight);
+    const bottom = distance(footLeft, footRight);
+    const depth = Math.sqrt(distance(footLeft, rimLeft) ** 2 - ((mouth - bottom) / 2) ** 2);
+    const most = mostLayers(finished);
+    const { widthMm, heightMm } = flatExtent(finished);
+    const room = { mouthMm: mouth, bottomMm: bottom, depthMm: depth };
+    return {
+      cavity: {
+        kind: 'pouch',
+        mouthMm: mouth - 2 * thicknessMm,
+        depthMm: depth - thicknessMm,
+        volumeMl: (pouchShare(room) * side ** 3) / 1000,
+      },
+      outer: { lengthMm: widthMm, widthMm: heightMm, heightMm: most * thicknessMm },
+      lengths: [
+        { name: 'bottom', mm: bottom },
+        {
+          name: 'height of a flap',
+          mm: distance(at(0, 0), { x: (at(0, K).x + at(K, 0).x) / 2, y: (at(0, K).y + at(K, 0).y) / 2 }),
+        },
+        { name: 'round mouth, across', mm: (2 * mouth) / Math.PI },
+      ],
+      layers: [{ name: 'thickest', count: most }],
+    };
+  },
+};

@@ -1,0 +1,99 @@
+import * as z from 'zod';
+import type { Hand } from '../../folding/hand';
+import { layersAt } from '../../folding/layers-at';
+import { whereIs } from '../../folding/pose';
+import { mostLayers } from '../../folding/stack-depth';
+import { between, distance } from '../../measure/point';
+import type { Sheet } from '../../paper/sheet';
+import { atHand, squareFrame } from '../at-hand';
+import type { Folding, Form } from '../form';
+import { recordSteps } from '../record-steps';
+import { PAGE_CORNER_WORDS as words } from './words';
+
+export const pageCornerParams = z.object({});
+
+function fold(hand: Hand, sheet: Sheet): Folding {
+  const { on } = squareFrame(sheet);
+  const { onto, through } = atHand(hand);
+  const { steps, step } = recordSteps(hand);
+  const [near, right, far, left, centre] = [on(0, 0), on(1, 0), on(1, 1), on(0, 1), on(0.5, 0.5)];
+  const wing = (name: string, corner: typeof right): void => hand.valley(`${name} wing`, onto(corner, far));
+
+  step(words.turn, { arrows: [{ kind: 'rotate', grip: right }] }, () => hand.rotate(45));
+  step(words.triangle, { creases: ['bottom'], arrows: [{ kind: 'fold', grip: near }] }, () =>
+    hand.valley('bottom', onto(near, far)),
+  );
+  step(
+    words.creases,
+    {
+      creases: ['right wing', 'left wing'],
+      arrows: [right, left].map((grip) => ({ kind: 'fold-and-unfold', grip })),
+    },
+    () => {
+      wing('right', right);
+      wing('left', left);
+      hand.pause();
+      hand.unfold('right wing');
+    },
+  );
+  step(words.front, { creases: ['front'], arrows: [{ kind: 'fold', grip: near }] }, () =>
+    hand.valley('front', onto(near, centre), { flap: near }),
+  );
+  for (const [name, corner, tip] of [
+    ['right', right, on(0.75, 0.25)],
+    ['left', left, on(0.25, 0.75)],
+  ] as const) {
+    step(words[`${name}Wing`], { creases: [`${name} wing`], arrows: [{ kind: 'fold', grip: corner }] }, () =>
+      wing(name, corner),
+    );
+    // The pocket's upper edge is the fold of the front layer; the wing's tip stands above it.
+    step(words[`${name}Tip`], { creases: [`${name} tip`], arrows: [{ kind: 'tuck', grip: corner }] }, () =>
+      hand.tuckBehind(`${name} tip`, through(tip, between(on(0.5, 0), on(0, 0.5)), corner), on(0.6, 0.6), {
+        flap: corner,
+      }),
+    );
+  }
+  return { steps, finished: hand.pose };
+}
+
+/** A pocket that slips over the corner of a page. */
+export const pageCorner: Form<z.infer<typeof pageCornerParams>> = {
+  id: 'page-corner-bookmark',
+  name: 'Page-corner bookmark',
+  family: 'bookmarks',
+  use: 'Marks a page of a manual by its corner; its front can carry a drawing or a face.',
+  sheetShape: 'square',
+  leastSheetMm: 80,
+  params: pageCornerParams,
+  fields: [],
+  holds: ['pages'],
+  closes: 'nothing: it sits on the page by its own grip',
+  adhesive: 'optional',
+  cuts: 'optional',
+  skill: 1,
+  minutes: 5,
+  papers: '70 to 100 g/m², coloured through looks best. Seven layers in front make card stock too thick.',
+  cautions: ['Scissors for the decoration: the usual care, and children with a grown-up beside them.'],
+  fold,
+  sizes({ finished }, sheet, _params, thicknessMm) {
+    const { on } = squareFrame(sheet);
+    const at = (x: number, y: number) => whereIs(finished, on(x, y));
+    const [point, shoulder, mouth] = [at(0.5, 0.5), at(1, 0.5), at(0.25, 0.25)];
+    const leg = distance(point, shoulder);
+    const depth = distance(point, mouth);
+    const most = mostLayers(finished);
+    return {
+      cavity: { kind: 'corner', legMm: leg, depthMm: depth },
+      outer: { lengthMm: leg, widthMm: distance(shoulder, at(1, 1)), heightMm: most * thicknessMm },
+      lengths: [
+        { name: 'mouth', mm: 2 * distance(mouth, shoulder) },
+        // The circle that touches both legs and the mouth of a right-angled triangle with equal legs.
+        { name: 'widest round face on the front', mm: 2 * leg - Math.SQRT2 * leg },
+      ],
+      layers: [
+        { name: 'thickest', count: most },
+        { name: 'behind the mouth', count: layersAt(finished, between(mouth, at(1, 1))) },
+      ],
+    };
+  },
+};
