@@ -28,6 +28,9 @@ export type Alignment =
   | { readonly kind: 'point-onto-line-square'; readonly point: Point; readonly onto: Line; readonly squareTo: Line }
   | { readonly kind: 'parallel'; readonly to: Line; readonly distanceMm: number; readonly moving: Point };
 
+/** Points closer than this say nothing about the direction of a line between them. */
+const LEAST_APART_MM = 1e-6;
+
 function withMoving(line: Line, moving: Point): Line {
   const side = sideOf(line, moving);
   if (side === 0) throw new FoldRefused('ambiguous', 'The point that moves lies on the fold line.');
@@ -50,6 +53,8 @@ export function foldLine(alignment: Alignment): Line {
     case 'point-onto-point':
       return withMoving(bisectorOfPoints(alignment.point, alignment.onto), alignment.point);
     case 'through-points':
+      if (distance(alignment.a, alignment.b) < LEAST_APART_MM)
+        throw new FoldRefused('ambiguous', 'Two points that lie on each other do not make a fold line.');
       return withMoving(lineThrough(alignment.a, alignment.b), alignment.moving);
     case 'perpendicular':
       return withMoving(

@@ -1,6 +1,7 @@
 import type * as z from 'zod';
 import type { Hand } from '../folding/hand';
 import type { Pose } from '../folding/pose';
+import type { RelaxProgress } from '../folding/soft/relax';
 import type { Point3 } from '../folding/transform';
 import type { ShownUnit } from '../measure/format-length';
 import type { Point } from '../measure/point';
@@ -70,8 +71,19 @@ export type Cavity =
     }
   /** A pocket over the corner of a page: how far it reaches along both edges and in from the point. */
   | { readonly kind: 'corner'; readonly legMm: number; readonly depthMm: number }
-  /** A pouch that is pressed open. */
-  | { readonly kind: 'pouch'; readonly mouthMm: number; readonly depthMm: number; readonly volumeMl: number };
+  /** A pouch that is pressed open, as it lies flat. */
+  | { readonly kind: 'pouch'; readonly mouthMm: number; readonly bottomMm: number; readonly depthMm: number };
+
+/** A soft piece as it stands when in use. */
+export interface Opened {
+  /** Its walls, triangles counter-clockwise from outside, where the coloured side is; the white side is inside. */
+  readonly vertices: readonly Point3[];
+  readonly triangles: readonly (readonly [number, number, number])[];
+  /** What it holds, from the most that its shape allows to what is comfortable, in ml. */
+  readonly volumes: readonly { readonly name: string; readonly ml: number }[];
+  /** How sure these are. */
+  readonly note: string;
+}
 
 /** Sizes of a made piece in mm, with the paper's thickness, measured on its poses. */
 export interface FormSizes {
@@ -147,6 +159,8 @@ export interface Form<P = unknown> extends FormFacts {
   fold(hand: Hand, sheet: Sheet, params: P, unit?: ShownUnit): Folding;
   /** Measures the poses that folding gave. */
   sizes(folding: Folding, sheet: Sheet, params: P, thicknessMm: number): FormSizes;
+  /** Brings a soft piece into the shape that it has in use; comes up for air, and stops when sent `true`. */
+  opened?(sizes: FormSizes): Generator<RelaxProgress, Opened, boolean>;
 }
 
 /** A form among others: its parameters are read before they are used. */

@@ -10,3 +10,4 @@ export * from './diamond-envelope/diamond-envelope';
 export * from './tuck-flap-envelope/tuck-flap-envelope';
 export * from './page-corner/page-corner';
 export * from './flat-cup/flat-cup';
+export * from './flat-cup/pouch';

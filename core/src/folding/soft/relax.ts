@@ -36,6 +36,8 @@ export interface SoftTargets {
 export interface RelaxOptions {
   /** Resistance to stretching: force per mm of width at a strain of 1, in N/mm. */
   readonly stretch?: number;
+  /** Whether paper gives way to pushing in wrinkles finer than the mesh: bars then only resist being pulled. */
+  readonly wrinkles?: boolean;
   /** Bending stiffness of the paper between creases (plate stiffness), in N·mm. */
   readonly bend?: number;
   /** Largest force left unbalanced at a corner, in N. */
@@ -57,7 +59,7 @@ export interface Relaxed {
   readonly steps: number;
   /** Largest component of force left unbalanced, in N. */
   readonly residualForce: number;
-  /** Largest change of an edge's length, as a share of it. */
+  /** Largest change of an edge's length, as a share of it; with wrinkles, the largest growth. */
   readonly edgeStrain: number;
   /** Largest angle between triangles that no fold was asked for, in degrees. */
   readonly facetBendDeg: number;
@@ -96,7 +98,7 @@ export function* relaxing(
   targets: SoftTargets = {},
   options: RelaxOptions = {},
 ): Generator<RelaxProgress, Relaxed, boolean> {
-  const { stretch = 100, bend = 0, tolerance = 1e-6, mostSteps = 20_000 } = options;
+  const { stretch = 100, wrinkles = false, bend = 0, tolerance = 1e-6, mostSteps = 20_000 } = options;
   const n = mesh.rest.length;
   if (mesh.start.length !== n)
     throw new RangeError(`The mesh rests with ${n} corners and starts with ${mesh.start.length}.`);
@@ -164,6 +166,7 @@ export function* relaxing(
       const dz = x[b + 2] - x[a + 2];
       const length = Math.sqrt(dx * dx + dy * dy + dz * dz);
       const over = length - barLength[k];
+      if (over < 0 && wrinkles) continue;
       sum += 0.5 * barStiffness[k] * over * over;
       const pull = (barStiffness[k] * over) / length;
       g[a] -= pull * dx;
@@ -213,6 +216,7 @@ export function* relaxing(
         const [a, b] = bars[k];
         const u = AXES.map((_, i) => x[3 * b + i] - x[3 * a + i]);
         const length = Math.hypot(...u);
+        if (wrinkles && length < barLength[k]) continue;
         const across = Math.max(0, barStiffness[k] * (1 - barLength[k] / length));
         for (let i = 0; i < 3; i++)
           for (let j = 0; j <= i; j++) {
@@ -271,7 +275,10 @@ export function* relaxing(
   }
   const { x, largest, stopped } = rested;
   let edgeStrain = 0;
-  bars.forEach(([a, b], k) => (edgeStrain = Math.max(edgeStrain, Math.abs(gap(x, a, b) / barLength[k] - 1))));
+  bars.forEach(([a, b], k) => {
+    const strain = gap(x, a, b) / barLength[k] - 1;
+    edgeStrain = Math.max(edgeStrain, wrinkles ? strain : Math.abs(strain));
+  });
   let facetBend = 0;
   hinges.forEach(({ a, b, left, right }, k) => {
     if (!asked[k]) facetBend = Math.max(facetBend, Math.abs(foldAngle(x, a, b, left, right, scratch) - hingeAngle[k]));

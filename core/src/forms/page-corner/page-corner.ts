@@ -39,16 +39,16 @@ function fold(hand: Hand, sheet: Sheet): Folding {
   step(words.front, { creases: ['front'], arrows: [{ kind: 'fold', grip: near }] }, () =>
     hand.valley('front', onto(near, centre), { flap: near }),
   );
-  for (const [name, corner, tip] of [
-    ['right', right, on(0.75, 0.25)],
-    ['left', left, on(0.25, 0.75)],
+  for (const [name, corner] of [
+    ['right', right],
+    ['left', left],
   ] as const) {
     step(words[`${name}Wing`], { creases: [`${name} wing`], arrows: [{ kind: 'fold', grip: corner }] }, () =>
       wing(name, corner),
     );
     // The pocket's upper edge is the fold of the front layer; the wing's tip stands above it.
     step(words[`${name}Tip`], { creases: [`${name} tip`], arrows: [{ kind: 'tuck', grip: corner }] }, () =>
-      hand.tuckBehind(`${name} tip`, through(tip, between(on(0.5, 0), on(0, 0.5)), corner), on(0.6, 0.6), {
+      hand.tuckBehind(`${name} tip`, through(on(0.5, 0), on(0, 0.5), corner), on(0.6, 0.6), {
         flap: corner,
       }),
     );

@@ -1,0 +1,177 @@
+import * as fc from 'fast-check';
+import { BODY_SHARE, FORMS, make, openPouch, type Pose } from '../../src/index';
+import { expectPaper } from '../paper-laws';
+
+const sheet = fc.double({ min: 110, max: 900, noNaN: true });
+const square = (mm: number) => ({ widthMm: mm, heightMm: mm });
+const paper = { thicknessMm: 0 };
+const made = (id: string, s: number, params: unknown = {}) => make(id, { sheet: square(s), params, paper });
+const lengthOf = ({ sizes }: ReturnType<typeof made>, name: string): number =>
+  sizes.lengths.find((l) => l.name.startsWith(name))!.mm;
+
+/** Parameters within a form’s ranges: defaults, ends of the ranges, and between. */
+function someParams(id: string, s: number, seed: number): Record<string, unknown> {
+  const params: Record<string, unknown> = {};
+  FORMS[id].fields.forEach(({ key, input }, k) => {
+    const pick = Math.floor(seed / 7 ** k) % 7;
+    if (input.kind === 'choice') params[key] = input.options[pick % input.options.length].value;
+    if (input.kind === 'count') params[key] = input.min + (pick % (input.max - input.min + 1));
+    if (input.kind === 'length' && pick > 2) {
+      const [low, high] = input.range(square(s), params);
+      params[key] = low + ((pick - 3) / 3) * (high - low);
+    }
+  });
+  return params;
+}
+
+describe.each(Object.keys(FORMS))('%s', (id) => {
+  it('shows only states that paper can be in, at any size and setting', () =>
+    fc.assert(
+      fc.property(sheet, fc.nat(7 ** 4), (s, seed) => {
+        const { folding } = made(id, s, someParams(id, s, seed));
+        const poses = new Set<Pose>(folding.steps.flatMap((step) => step.poses));
+        for (const pose of [folding.finished, folding.open, folding.flat]) if (pose) poses.add(pose);
+        for (const pose of poses) expectPaper(pose, s * s);
+      }),
+      { numRuns: id === 'square-tray-and-eared-lid' ? 2 : 6 },
+    ));
+
+  it('says at every step what to do, what to see and how to mend a slip', () => {
+    const { steps } = made(id, 150).folding;
+    expect(new Set(steps.map((s) => s.id)).size).toBe(steps.length);
+    for (const { words, check, slip, title, arrows } of steps) {
+      for (const text of [words, check, slip.what, slip.remedy]) expect(text).toMatch(/^[A-Z].*[.]$/);
+      expect(title).toMatch(/^[A-Z].*[^.]$/);
+      expect(arrows.length).toBeGreaterThan(0);
+    }
+  });
+
+  it('grows with its sheet: twice the sheet, twice every length', () => {
+    const [one, two] = [made(id, 150), made(id, 300)];
+    one.sizes.lengths.forEach(({ name, mm }, k) => {
+      expect(two.sizes.lengths[k].name).toBe(name);
+      expect(two.sizes.lengths[k].mm).toBeCloseTo(2 * mm, 6);
+    });
+    expect(two.sizes.layers).toEqual(one.sizes.layers);
+  });
+
+  it('is as thick as its layers', () => {
+    const { sizes } = make(id, { sheet: square(150), params: {}, paper: { thicknessMm: 0.2 } });
+    const thickest = sizes.layers.find(({ name }) => name === 'thickest')!.count;
+    if (sizes.cavity.kind !== 'box') expect(sizes.outer.heightMm).toBeCloseTo(0.2 * thickest, 9);
+  });
+});
+
+describe('diamond envelope', () => {
+  it('has the body, the pocket and the flap of its fact sheet, at every width', () =>
+    fc.assert(
+      fc.property(sheet, fc.double({ min: BODY_SHARE.min, max: BODY_SHARE.max, noNaN: true }), (s, k) => {
+        const D = Math.SQRT2 * s;
+        const piece = made('square-card-envelope', s, { widthMm: k * D });
+        expect(piece.sizes.cavity).toMatchObject({ kind: 'pocket' });
+        if (piece.sizes.cavity.kind !== 'pocket') return;
+        expect(piece.sizes.cavity.widthMm / s).toBeCloseTo((k * D) / s, 6);
+        expect(piece.sizes.cavity.heightMm / s).toBeCloseTo(((1 - k) * D) / 2 / s, 6);
+        expect(lengthOf(piece, 'front of') / s).toBeCloseTo(D / 4 / s, 6);
+        expect(lengthOf(piece, 'flap over') / s).toBeCloseTo((k * D - D / 4) / s, 6);
+        expect(lengthOf(piece, 'wings over') / s).toBeCloseTo(((1 - 2 * k) * D) / s, 6);
+      }),
+      { numRuns: 15 },
+    ));
+
+  it('has seven layers at its thickest, and refuses a body of another width', () => {
+    expect(made('square-card-envelope', 170).sizes.layers[0].count).toBe(7);
+    for (const share of [0.32, 0.46])
+      expect(() => made('square-card-envelope', 100, { widthMm: share * 100 * Math.SQRT2 })).toThrow(RangeError);
+  });
+});
+
+describe('tuck-flap envelope', () => {
+  it('has the body, pocket and tuck of its fact sheet, for every hem and side that go together', () =>
+    fc.assert(
+      fc.property(sheet, fc.nat(1000), fc.nat(1000), (s, a, b) => {
+        const p = 1 / 8 + (a / 1000) * (1 / 4 - 1 / 8) * 0.999;
+        const most = Math.min(p, (1 - 4 * p) / 2);
+        if (most < 1 / 16) return;
+        const c = 1 / 16 + (b / 1000) * (most - 1 / 16);
+        const piece = made('tuck-flap-envelope', s, { hemMm: c * s, sideMm: p * s });
+        if (piece.sizes.cavity.kind !== 'pocket') throw new Error('An envelope has a pocket.');
+        expect(piece.sizes.cavity.widthMm / s).toBeCloseTo(1 - 2 * p, 6);
+        expect(piece.sizes.cavity.heightMm / s).toBeCloseTo(1 / 2 - c, 6);
+        expect(lengthOf(piece, 'front of') / s).toBeCloseTo(p, 6);
+        expect(lengthOf(piece, 'flap tucked') / s).toBeCloseTo(c, 6);
+        expect(lengthOf(piece, 'each side') / s).toBeCloseTo(p, 6);
+      }),
+      { numRuns: 15 },
+    ));
+
+  it('its own marks make five by three eighths, nine layers at most', () => {
+    const { cavity, layers } = made('tuck-flap-envelope', 160).sizes;
+    expect(cavity).toMatchObject({ kind: 'pocket' });
+    if (cavity.kind === 'pocket')
+      expect([cavity.widthMm, cavity.heightMm].map((mm) => mm.toFixed(6))).toEqual(['100.000000', '60.000000']);
+    expect(layers[0].count).toBe(9);
+  });
+
+  it.each([
+    [5, 30],
+    [25, 20],
+    [20, 45],
+  ])('refuses a hem of %d and sides of %d on 160', (hemMm, sideMm) =>
+    expect(() => made('tuck-flap-envelope', 160, { hemMm, sideMm })).toThrow(RangeError),
+  );
+});
+
+describe('page-corner bookmark', () => {
+  it('covers half the sheet’s side along both edges of the page, with six layers in front and one behind', () =>
+    fc.assert(
+      fc.property(sheet, (s) => {
+        const piece = made('page-corner-bookmark', s);
+        expect(piece.sizes.cavity).toMatchObject({ kind: 'corner' });
+        if (piece.sizes.cavity.kind !== 'corner') return;
+        expect(piece.sizes.cavity.legMm / s).toBeCloseTo(1 / 2, 9);
+        expect(piece.sizes.cavity.depthMm / s).toBeCloseTo(Math.SQRT2 / 4, 9);
+        expect(lengthOf(piece, 'widest round') / s).toBeCloseTo(1 - Math.SQRT1_2, 6);
+        expect(piece.sizes.layers.map(({ count }) => count)).toEqual([7, 1]);
+      }),
+      { numRuns: 10 },
+    ));
+});
+
+describe('flat-folding cup', () => {
+  it('has the mouth, depth and bottom of its fact sheet', () =>
+    fc.assert(
+      fc.property(sheet, (s) => {
+        const { cavity, layers } = made('flat-folding-cup', s).sizes;
+        if (cavity.kind !== 'pouch') throw new Error('A cup has a pouch.');
+        expect(cavity.mouthMm / s).toBeCloseTo(2 - Math.SQRT2, 6);
+        expect(cavity.depthMm / s).toBeCloseTo(Math.SQRT2 - 1, 6);
+        expect(cavity.bottomMm / s).toBeCloseTo(3 * Math.SQRT2 - 4, 6);
+        expect(layers[0].count).toBe(8);
+      }),
+      { numRuns: 8 },
+    ));
+
+  it('holds 0.0202 of its sheet’s side cubed at most, within 3 %, in a shape that stretches by less than half a percent', () => {
+    const s = 170;
+    const { cavity } = made('flat-folding-cup', s).sizes;
+    if (cavity.kind !== 'pouch') throw new Error('A cup has a pouch.');
+    const run = () => {
+      const work = openPouch(cavity);
+      let state = work.next(false);
+      while (!state.done) state = work.next(false);
+      return state.value;
+    };
+    const { volumeMm3, strain } = run();
+    expect(Math.abs(volumeMm3 / s ** 3 / 0.0202 - 1)).toBeLessThan(0.03);
+    expect(strain).toBeLessThan(0.005);
+    expect(run().volumeMm3).toBe(volumeMm3);
+  });
+
+  it('can be stopped while it opens', () => {
+    const work = openPouch({ mouthMm: 90, bottomMm: 31, depthMm: 60 });
+    work.next(false);
+    const stopped = work.next(true);
+    expect(stopped.done && stopped.value.rested).toBe(false);
+  });
+});
