@@ -17,7 +17,7 @@ import { refine } from './refine';
 import { foldReverse } from './reverse-fold';
 import { type Rework, rework } from './rework';
 import { settle } from './settle';
-import { foldSimply } from './simple-fold';
+import { foldSimply, type SimpleFold } from './simple-fold';
 import { refuseUnstuck, stick, type Stuck } from './stuck';
 import { compose, IDENTITY, overUpright, type Transform, turnOnTable } from './transform';
 
@@ -132,6 +132,11 @@ export class Hand {
   /** Folds behind, the moved paper coming to lie over the layer that a sheet point lies on: over an edge and into a pocket. */
   tuckBehind(name: string, alignment: Alignment, over: Point, layers: FoldLayers = 'all'): void {
     this.fold(name, alignment, 'behind', layers, over);
+  }
+
+  /** Folds towards the viewer, in among other layers as told, see `SimpleFold.among`. */
+  tuckAmong(name: string, alignment: Alignment, layers: FoldLayers, among: SimpleFold['among']): void {
+    this.fold(name, alignment, 'over', layers, undefined, among);
   }
 
   /** Creases a part of a fold line on one layer and opens it again: a mark to go by. */
@@ -276,10 +281,11 @@ export class Hand {
     towards: 'over' | 'behind',
     layers: FoldLayers,
     under?: Point,
+    among?: SimpleFold['among'],
   ): void {
     const folds = this.folds;
     const { before } = this.along(alignment, (line) =>
-      foldSimply(this.current, { line, towards, layers, name, under }),
+      foldSimply(this.current, { line, towards, layers, name, under, among }),
     );
     if (before) this.folds = [...folds, { name, before }];
   }

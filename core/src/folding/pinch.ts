@@ -1,4 +1,4 @@
-import { type Line, lineThrough, type Point } from '../measure/point';
+import { between, type Line, lineThrough, type Point } from '../measure/point';
 import { clipSegment } from '../pattern/convex';
 import { faceOutline } from '../pattern/crease-pattern';
 import { FoldRefused } from './fold-refused';
@@ -14,8 +14,7 @@ export type Extent = { readonly near: Point; readonly lengthMm: number } | { rea
  * @throws FoldRefused when the fold line misses the paper there
  */
 export function pinchMark(pose: Pose, line: Line, extent: Extent, towards: 'over' | 'behind', name: string): Mark {
-  const first = 'near' in extent ? extent.near : extent.from;
-  const face = faceAt(pose.pattern, first);
+  const face = faceAt(pose.pattern, 'near' in extent ? extent.near : between(extent.from, extent.to));
   const back = inverse(pose.placed[face]);
   const z = pose.placed[face][11];
   const far = 4 * pose.pattern.size;

@@ -9,6 +9,13 @@ import { refine } from './refine';
 import { settle, type SettleOptions } from './settle';
 import { apply, compose, IDENTITY, type Point3, type Transform } from './transform';
 
+/** Sheet points of which the second lies over or under the first afterwards, as the viewer sees them. */
+export interface KnownLayers {
+  readonly point: Point;
+  readonly other: Point;
+  readonly lies: 'over' | 'under';
+}
+
 /**
  * A flat piece folded into another flat piece, told by what works and where it goes: these creases may open or close, these
  * points of the sheet land there on the table. Which of them do, and how the layers then lie, follows.
@@ -21,8 +28,7 @@ export interface Rework {
   readonly opens?: readonly Pick<Stretch, 'from' | 'to'>[];
   /** Sheet point on the part that stays. */
   readonly stays: Point;
-  /** Sheet points of which the second lies on the white (+1) or coloured (-1) side of the first afterwards. */
-  readonly known?: readonly { readonly point: Point; readonly other: Point; readonly side: number }[];
+  readonly known?: readonly KnownLayers[];
 }
 
 export interface Reworked {
@@ -72,10 +78,10 @@ export function rework(start: Pose, { creases, lands, opens = [], stays, known =
     const options: SettleOptions = {
       prefer: before.order,
       eitherWay,
-      known: known.map(({ point, other, side }) => ({
+      known: known.map(({ point, other, lies }) => ({
         face: faceAt(pattern, point),
         other: faceAt(pattern, other),
-        side,
+        lies,
       })),
     };
     try {

@@ -61,8 +61,8 @@ export interface SettleOptions {
   readonly prefer?: LayerOrder;
   /** Edges folded flat of which it is open whether they are valleys or mountains: their angle's sign is ignored. */
   readonly eitherWay?: ReadonlySet<number>;
-  /** Faces of which the second lies on the white (+1) or coloured (-1) side of the first. */
-  readonly known?: readonly { readonly face: number; readonly other: number; readonly side: number }[];
+  /** Faces of which the second lies over or under the first, as the viewer sees them then. */
+  readonly known?: readonly { readonly face: number; readonly other: number; readonly lies: 'over' | 'under' }[];
 }
 
 /**
@@ -79,7 +79,8 @@ export function settle(
   const problem = layerProblem(pattern, placed);
   const given = givenByCreases(problem, eitherWay ? angles.map((a, e) => (eitherWay.has(e) ? 0 : a)) : angles);
   const n = pattern.faces.length;
-  for (const { face, other, side } of known) {
+  for (const { face, other, lies } of known) {
+    const side = Math.sign(placed[face][8]) * (lies === 'over' ? 1 : -1);
     const pair = problem.pairOf.get(Math.min(face, other) * n + Math.max(face, other));
     if (pair === undefined)
       throw new FoldRefused('ambiguous', 'One layer is said to lie over another that it does not reach.', [

@@ -8,7 +8,8 @@ import { noOrder, sideOfFace } from './layer-order';
 import { layerProblem } from './layer-problem';
 import { findOverlaps } from './overlaps';
 import { faceAt, isFlat, type Pose, whiteUp } from './pose';
-import { placeOrRefuse } from './settle';
+import type { KnownLayers } from './rework';
+import { placeOrRefuse, settle } from './settle';
 import { brokenRule } from './solve-layers';
 import { apply } from './transform';
 
@@ -21,6 +22,8 @@ export interface SimpleFold {
   readonly name: string;
   /** A sheet point of the layer that the moved paper slips under (with all layers that lie on it) instead of on top. */
   readonly under?: Point;
+  /** With these the layer solver finds where the moved paper slips in, close to what the rule would give. */
+  readonly among?: readonly KnownLayers[];
 }
 
 export interface Folded {
@@ -74,6 +77,14 @@ export function foldSimply(start: Pose, fold: SimpleFold): Folded {
       const known = moving[a] === moving[b] ? sideOfFace(before.order, a, b) : moving[b] ? lands * up : -lands * up;
       order.side[a * order.faces + b] = known;
     }
+  if (fold.among) {
+    const known = fold.among.map(({ point, other, lies }) => ({
+      face: faceAt(pattern, point),
+      other: faceAt(pattern, other),
+      lies,
+    }));
+    return { pose: settle({ ...before, angles, pinned, frame }, { prefer: order, known }), split, before };
+  }
   const broken = brokenRule(layerProblem(pattern, placed), order);
   if (broken) throw new FoldRefused('crosses', 'Layers would pass through each other.', broken.faces);
   const sense = angles.map((angle, e) => Math.sign(angle) || before.sense[e]);

@@ -3,11 +3,17 @@ import { anyForm, type Form } from './form';
 import { tuckFlapEnvelope } from './tuck-flap-envelope/tuck-flap-envelope';
 import { flatCup } from './flat-cup/flat-cup';
 import { pageCorner } from './page-corner/page-corner';
+import { thirdsTwist } from './thirds-twist/thirds-twist';
 import { squareTray } from './square-tray/square-tray';
 
 /** All forms by id, in the order of the shelf. */
 export const FORMS: Readonly<Record<string, Form>> = Object.fromEntries(
-  [anyForm(squareTray), anyForm(diamondEnvelope), anyForm(tuckFlapEnvelope), anyForm(pageCorner), anyForm(flatCup)].map(
-    (form) => [form.id, form],
-  ),
+  [
+    anyForm(squareTray),
+    anyForm(diamondEnvelope),
+    anyForm(tuckFlapEnvelope),
+    anyForm(pageCorner),
+    anyForm(flatCup),
+    anyForm(thirdsTwist),
+  ].map((form) => [form.id, form]),
 );

@@ -11,3 +11,4 @@ export * from './tuck-flap-envelope/tuck-flap-envelope';
 export * from './page-corner/page-corner';
 export * from './flat-cup/flat-cup';
 export * from './flat-cup/pouch';
+export * from './thirds-twist/thirds-twist';

@@ -177,10 +177,10 @@ function fold(hand: Hand, sheet: Sheet, params: TuckFlapParams, unit?: ShownUnit
       creases: [{ from: on(0, flapAt), to: on(1, flapAt), name: 'flap' }],
       lands: [{ point: on(0.5, 1), at: reflect(line(on(p, flapAt), on(1 - p, flapAt)), hand.at(on(0.5, 1))) }],
       stays: on(0.5, 0.5),
-      // The tip goes behind the pocket's front: that lies on the flap's coloured side.
+      // The tip goes behind the pocket's front and before its back.
       known: [
-        { point: on(0.5, 1 - 1e-3), other: on(0.5, c + 1e-3), side: -1 },
-        { point: on(0.5, 1 - 1e-3), other: on(0.5, 0.5), side: 1 },
+        { point: on(0.5, 1 - 1e-3), other: on(0.5, c + 1e-3), lies: 'over' },
+        { point: on(0.5, 1 - 1e-3), other: on(0.5, 0.5), lies: 'under' },
       ],
     }),
   );

@@ -1,0 +1,228 @@
+import * as z from 'zod';
+import type { CreaseAngle } from '../../folding/collapse';
+import type { Hand } from '../../folding/hand';
+import { whereIs } from '../../folding/pose';
+import { mostLayers } from '../../folding/stack-depth';
+import type { ShownUnit } from '../../measure/format-length';
+import { distance, lineThrough, type Point, sideOf } from '../../measure/point';
+import type { Sheet } from '../../paper/sheet';
+import { atHand, squareFrame } from '../at-hand';
+import type { Folding, Form } from '../form';
+import { recordSteps } from '../record-steps';
+import { twistWords } from './words';
+
+export const thirdsTwistParams = z.object({
+  /** How the thirds are found: with a ruler, or by a crossing of two folds that divides exactly. */
+  thirds: z.enum(['ruler', 'folds']).default('ruler'),
+});
+
+type ThirdsTwistParams = z.infer<typeof thirdsTwistParams>;
+
+const T = 1 / 3;
+
+function fold(hand: Hand, sheet: Sheet, { thirds }: ThirdsTwistParams, unit?: ShownUnit): Folding {
+  const { side, on } = squareFrame(sheet);
+  const { through, onto } = atHand(hand);
+  const { steps, step } = recordSteps(hand);
+  const words = twistWords(side / 3, unit);
+  /** A point of the sheet, turned by quarter turns about its middle. */
+  const turned = (k: number, x: number, y: number): Point => (k === 0 ? on(x, y) : turned(k - 1, 1 - y, x));
+
+  if (thirds === 'folds')
+    step(
+      words.crossing,
+      {
+        creases: ['half', 'slant', 'diagonal'],
+        arrows: [{ kind: 'fold-and-unfold', grip: on(0, 1), to: on(0.6, 0.2) }],
+        landmarks: [{ point: on(T, T), name: 'a third' }],
+      },
+      () => {
+        hand.pinch('half', onto(on(0, 0), on(1, 0)), { near: on(0.5, 0), lengthMm: side / 12 });
+        hand.pinch(
+          'slant',
+          { kind: 'through-points', a: hand.at(on(0, 1)), b: hand.mark('half', on(0.5, 0)), moving: hand.at(on(0, 0)) },
+          { near: on(T, T), lengthMm: side / 12 },
+        );
+        hand.pinch('diagonal', onto(on(1, 0), on(0, 1)), { near: on(T, T), lengthMm: side / 12 });
+      },
+    );
+  const third = (name: string, a: Point, b: Point, moving: Point): void => {
+    hand.valley(name, through(a, b, moving));
+  };
+  step(
+    words.upright,
+    {
+      creases: ['left third', 'right third'],
+      arrows: [
+        { kind: 'fold-and-unfold', grip: on(0, 0.7) },
+        { kind: 'fold-and-unfold', grip: on(1, 0.3) },
+      ],
+    },
+    () => {
+      third('left third', on(T, 0), on(T, 1), on(0, 0.5));
+      third('right third', on(1 - T, 0), on(1 - T, 1), on(1, 0.5));
+      hand.pause();
+      hand.unfold('left third');
+    },
+  );
+  step(
+    words.across,
+    {
+      creases: ['bottom third', 'top third'],
+      arrows: [
+        { kind: 'fold-and-unfold', grip: on(0.3, 0) },
+        { kind: 'fold-and-unfold', grip: on(0.7, 1) },
+      ],
+    },
+    () => {
+      third('bottom third', on(0, T), on(1, T), on(0.5, 0));
+      third('top third', on(0, 1 - T), on(1, 1 - T), on(0.5, 1));
+      hand.pause();
+      hand.unfold('bottom third');
+    },
+  );
+  step(
+    words.corners,
+    {
+      creases: [0, 1, 2, 3].map((k) => `corner ${k + 1}`),
+      arrows: [{ kind: 'fold-and-unfold', grip: on(1, 0), to: on(0, 1) }],
+    },
+    () => {
+      for (const k of [0, 1, 2, 3]) {
+        const [a, b] = k % 2 ? [on(0, 0), on(1, 1)] : [on(1, 0), on(0, 1)];
+        hand.pinch(`corner ${k + 1}`, onto(a, b), { from: turned(k, 0, 0), to: turned(k, T, T) });
+      }
+    },
+  );
+  step(words.over, { arrows: [{ kind: 'turn-over' }] }, () => hand.turnOver());
+  step(
+    words.slants,
+    {
+      creases: [0, 1, 2, 3].map((k) => `slant ${k + 1}`),
+      arrows: [{ kind: 'fold-and-unfold', grip: on(0, 0), to: turned(0, 2 * T, 2 * T) }],
+    },
+    () => {
+      for (const k of [0, 1, 2, 3])
+        hand.pinch(`slant ${k + 1}`, onto(turned(k, 0, 0), turned(k, 2 * T, 2 * T)), {
+          from: turned(k, T, T),
+          to: turned(k, 0, 2 * T),
+        });
+    },
+  );
+  step(words.back, { arrows: [{ kind: 'turn-over' }] }, () => hand.turnOver());
+
+  const four = (rows: readonly (readonly [string, number, number, number, number, number])[]): CreaseAngle[] =>
+    [0, 1, 2, 3].flatMap((k) =>
+      rows.map(([name, x1, y1, x2, y2, angleDeg]) => ({
+        name: `${name} ${k + 1}`,
+        from: turned(k, x1, y1),
+        to: turned(k, x2, y2),
+        angleDeg,
+      })),
+    );
+  const centre = on(0.5, 0.5);
+  step(
+    words.bowl,
+    {
+      view: 'space',
+      creases: ['left third', 'right third', 'bottom third', 'top third'],
+      arrows: [0, 1, 2, 3].map((k) => ({ kind: 'lift', grip: turned(k, 0.5, 0) })),
+    },
+    () =>
+      hand.collapse(
+        four([
+          ['side', T, T, 1 - T, T, 90],
+          ['corner', 0, 0, T, T, 180],
+          ['outer', T, T, 0, T, -45],
+          ['outer', T, T, T, 0, -45],
+        ]),
+        centre,
+      ),
+  );
+  step(
+    words.twist,
+    {
+      view: 'space',
+      creases: [0, 1, 2, 3].map((k) => `slant ${k + 1}`),
+      arrows: [0, 2].map((k) => ({ kind: 'push-in', grip: turned(k, 0, 2 * T) })),
+    },
+    () =>
+      hand.collapse(
+        four([
+          ['side', T, T, 1 - T, T, 180],
+          ['corner', 0, 0, T, T, 180],
+          ['slant', T, T, 0, 2 * T, -180],
+          ['outer', T, T, 0, T, 0],
+          ['outer', T, T, T, 0, 0],
+        ]),
+        centre,
+      ),
+  );
+  const flat = hand.pose;
+  // Each corner square has become a vane that hinges on one side of the centre square and covers half of it.
+  const vane = (k: number): Point => turned(k, 0.05, 0.02);
+  for (const k of [0, 3, 2]) {
+    const id = k === 0 ? 'vane1' : k === 3 ? 'vane2' : 'vane3';
+    step(words[id], { creases: [id], arrows: [{ kind: 'fold', grip: turned(k, 0, 0) }] }, () =>
+      hand.valley(id, through(turned(k, T, T), turned(k, T, 1 - T), vane(k)), { flap: vane(k) }),
+    );
+  }
+  step(words.vane4, { creases: ['vane4'], arrows: [{ kind: 'tuck', grip: turned(1, 0, 0) }] }, () => {
+    const [last, first] = [vane(1), vane(0)];
+    hand.tuckAmong('vane4', through(turned(1, T, T), turned(1, T, 1 - T), last), { flap: last }, [
+      { point: first, other: last, lies: 'under' },
+    ]);
+  });
+  return { steps, finished: hand.pose, flat };
+}
+
+/** A letter, or a wrap for a small flat thing, that twists shut into a ninth of its sheet. */
+export const thirdsTwist: Form<ThirdsTwistParams> = {
+  id: 'thirds-twist-letterfold',
+  name: 'Thirds twist letter',
+  family: 'envelopes and wraps',
+  use: 'A letter that is its own envelope; a token, a coin or a packet of seeds lies in its middle.',
+  sheetShape: 'square',
+  leastSheetMm: 100,
+  params: thirdsTwistParams,
+  fields: [
+    {
+      key: 'thirds',
+      label: 'Thirds',
+      why: 'A ruler is quicker; two folds that cross divide the sheet exactly without one.',
+      input: {
+        kind: 'choice',
+        options: [
+          { value: 'ruler', label: 'With a ruler' },
+          { value: 'folds', label: 'By folds that cross' },
+        ],
+      },
+    },
+  ],
+  holds: ['flat things'],
+  closes: 'four vanes, the last tucked under the first',
+  adhesive: 'none',
+  cuts: 'none',
+  skill: 3,
+  minutes: 12,
+  papers: '60 to 90 g/m², crisp rather than soft. Nine layers everywhere make thick paper spring open.',
+  cautions: ['Coins and tokens are small: not for small children.'],
+  fold,
+  sizes({ finished }, sheet, _params, thicknessMm) {
+    const { on } = squareFrame(sheet);
+    const corners = [on(T, T), on(1 - T, T), on(1 - T, 1 - T), on(T, 1 - T)].map((p) => whereIs(finished, p));
+    const width = distance(corners[0], corners[1]);
+    const height = distance(corners[1], corners[2]);
+    const most = mostLayers(finished);
+    const tip = whereIs(finished, on(0, 0));
+    return {
+      cavity: { kind: 'pocket', widthMm: width, heightMm: height, corners },
+      outer: { lengthMm: width, widthMm: height, heightMm: most * thicknessMm },
+      lengths: [
+        { name: 'side of the closed square', mm: width },
+        { name: 'vane, from its hinge to its tip', mm: Math.abs(sideOf(lineThrough(corners[0], corners[3]), tip)) },
+      ],
+      layers: [{ name: 'thickest', count: most }],
+    };
+  },
+};
