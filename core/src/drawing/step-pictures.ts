@@ -2,7 +2,7 @@ import { placedOutline, type Pose, whereIs } from '../folding/pose';
 import type { FormStep } from '../forms/form';
 import type { Point } from '../measure/point';
 import { arrowBetween, draw } from './draw';
-import type { Drawing, DrawnArrow } from './drawing';
+import type { Drawing, DrawnArrow, DrawnLine } from './drawing';
 import { spreadLayers } from './spread-layers';
 import type { Part } from './surfaces';
 import { FROM_ABOVE, fromDirection, project, type View } from './view';
@@ -55,6 +55,11 @@ function turnOverArrow(room: readonly Point[]): DrawnArrow {
   return { kind: 'turn-over', from: at(-0.4, 0.1), bend: at(0, 0.42), to: at(0.4, 0.1) };
 }
 
+const withLines = (drawing: Drawing, lines: readonly DrawnLine[]): Drawing => ({
+  ...drawing,
+  lines: [...drawing.lines, ...lines],
+});
+
 /** Draws one step of a form. */
 export function stepPictures(step: FormStep, looking: Looking = {}): StepPictures {
   const view = viewOf(step, looking);
@@ -91,8 +96,10 @@ export function stepPictures(step: FormStep, looking: Looking = {}): StepPicture
         ),
   );
   const named = step.landmarks.map(({ point, name }) => ({ at: project(view, whereIs(first, point)), text: name }));
+  const onTable = (step.lying ?? []).map((p) => project(view, whereIs(first, p)));
+  const lying = onTable.map((from, k): DrawnLine => ({ kind: 'thing', from, to: onTable[(k + 1) % onTable.length] }));
   return {
-    now: draw([part(first)], view, { ...common, folding: { part: 0, signs }, marks, arrows, named }),
+    now: withLines(draw([part(first)], view, { ...common, folding: { part: 0, signs }, marks, arrows, named }), lying),
     between: poses.length > 2 ? draw([part(second)], view, common) : null,
     then: draw([part(last)], view, common),
   };

@@ -1,4 +1,5 @@
 import { diamondEnvelope } from './diamond-envelope/diamond-envelope';
+import { cardWrap } from './card-wrap/card-wrap';
 import { anyForm, type Form } from './form';
 import { tuckFlapEnvelope } from './tuck-flap-envelope/tuck-flap-envelope';
 import { flatCup } from './flat-cup/flat-cup';
@@ -13,6 +14,7 @@ export const FORMS: Readonly<Record<string, Form>> = Object.fromEntries(
     anyForm(diamondEnvelope),
     anyForm(tuckFlapEnvelope),
     anyForm(pageCorner),
+    anyForm(cardWrap),
     anyForm(flatCup),
     anyForm(thirdsTwist),
   ].map((form) => [form.id, form]),

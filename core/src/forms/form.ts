@@ -44,6 +44,8 @@ export interface FormStep extends StepWords {
   readonly creases: readonly string[];
   readonly arrows: readonly StepArrow[];
   readonly landmarks: readonly StepLandmark[];
+  /** What lies on the paper before the step: its outline on the sheet. */
+  readonly lying?: readonly Point[];
   /** Flat on the table, or standing. */
   readonly view: 'table' | 'space';
 }

@@ -12,3 +12,4 @@ export * from './page-corner/page-corner';
 export * from './flat-cup/flat-cup';
 export * from './flat-cup/pouch';
 export * from './thirds-twist/thirds-twist';
+export * from './card-wrap/card-wrap';

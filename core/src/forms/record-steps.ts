@@ -1,4 +1,5 @@
 import type { Hand } from '../folding/hand';
+import type { Point } from '../measure/point';
 import type { FormStep, StepArrow, StepLandmark, StepWords } from './form';
 
 interface Shown {
@@ -6,6 +7,7 @@ interface Shown {
   readonly creases?: readonly string[];
   readonly arrows: readonly StepArrow[];
   readonly landmarks?: readonly StepLandmark[];
+  readonly lying?: readonly Point[];
 }
 
 /** Collects the steps of a sequence while a hand makes them; a hand that follows another only makes the moves. */
@@ -18,12 +20,12 @@ export function recordSteps(hand: Hand): StepRecord {
   const steps: FormStep[] = [];
   return {
     steps,
-    step: (words, { view = 'table', creases = [], arrows, landmarks = [] }, moves) => {
+    step: (words, { view = 'table', creases = [], arrows, landmarks = [], lying }, moves) => {
       if (hand.follows) {
         moves();
         return;
       }
-      steps.push({ ...words, poses: hand.watch(moves), creases, arrows, landmarks, view });
+      steps.push({ ...words, poses: hand.watch(moves), creases, arrows, landmarks, lying, view });
     },
   };
 }

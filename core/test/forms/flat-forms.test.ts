@@ -1,5 +1,5 @@
 import * as fc from 'fast-check';
-import { BODY_SHARE, FORMS, make, openPouch, type Pose } from '../../src/index';
+import { BODY_SHARE, FORMS, layersAt, make, openPouch, type Pose, whereIs } from '../../src/index';
 import { expectPaper } from '../paper-laws';
 
 const sheet = fc.double({ min: 110, max: 900, noNaN: true });
@@ -47,6 +47,8 @@ describe.each(Object.keys(FORMS))('%s', (id) => {
   });
 
   it('grows with its sheet: twice the sheet, twice every length', () => {
+    // A wrap keeps its overlap, whatever the sheet.
+    if (id === 'card-template-wrap') return;
     const [one, two] = [made(id, 150), made(id, 300)];
     one.sizes.lengths.forEach(({ name, mm }, k) => {
       expect(two.sizes.lengths[k].name).toBe(name);
@@ -120,6 +122,71 @@ describe('tuck-flap envelope', () => {
   ])('refuses a hem of %d and sides of %d on 160', (hemMm, sideMm) =>
     expect(() => made('tuck-flap-envelope', 160, { hemMm, sideMm })).toThrow(RangeError),
   );
+});
+
+describe('card wrap', () => {
+  it('fits the card, and its flaps overlap by what the sheet has to spare', () =>
+    fc.assert(
+      fc.property(
+        fc.record({ short: fc.integer({ min: 60, max: 300 }), longer: fc.integer({ min: 0, max: 40 }) }),
+        fc.integer({ min: 5, max: 25 }),
+        fc.integer({ min: 100, max: 129 }),
+        ({ short, longer }, overlap, percent) => {
+          const long = short + longer;
+          const heightMm = (long + short) / Math.SQRT2 + overlap;
+          const sheetSize = { widthMm: (heightMm * percent) / 100, heightMm };
+          const { sizes, folding } = make('card-template-wrap', {
+            sheet: sheetSize,
+            params: { longMm: long, shortMm: short },
+            paper,
+          });
+          if (sizes.cavity.kind !== 'pocket') throw new Error('A wrap has a pocket.');
+          expect([sizes.cavity.widthMm, sizes.cavity.heightMm].map((mm) => mm.toFixed(6))).toEqual(
+            [long, short].map((mm) => mm.toFixed(6)),
+          );
+          expect(sizes.lengths[0].mm).toBeCloseTo(overlap, 6);
+          expectPaper(folding.finished, sheetSize.widthMm * sheetSize.heightMm);
+          expect(sizes.layers[0].count).toBeGreaterThanOrEqual(3);
+        },
+      ),
+      { numRuns: 15 },
+    ));
+
+  it('square-on, the long flaps overlap by the height less twice the card', () => {
+    const { sizes } = make('card-template-wrap', {
+      sheet: { widthMm: 170, heightMm: 160 },
+      params: { layout: 'square-on', longMm: 110, shortMm: 70 },
+      paper,
+    });
+    expect(sizes.lengths[0].mm).toBeCloseTo(20, 9);
+    expect(sizes.outer).toMatchObject({ lengthMm: 110, widthMm: 70 });
+  });
+
+  it('refuses a card that the sheet does not cover', () => {
+    for (const params of [
+      { longMm: 150, shortMm: 110 },
+      { layout: 'square-on', longMm: 160, shortMm: 70 },
+    ])
+      expect(() => made('card-template-wrap', 170, params)).toThrow(RangeError);
+  });
+});
+
+describe('thirds twist letter', () => {
+  it('closes to a third of its sheet, nine layers everywhere', () =>
+    fc.assert(
+      fc.property(
+        sheet,
+        fc.constantFrom('ruler', 'folds'),
+        fc.double({ min: 0.02, max: 0.98, noNaN: true }),
+        (s, thirds, t) => {
+          const { sizes, folding } = made('thirds-twist-letterfold', s, { thirds });
+          expect(lengthOf({ sizes } as ReturnType<typeof made>, 'side') / s).toBeCloseTo(1 / 3, 9);
+          const corner = whereIs(folding.finished, { x: s / 3, y: s / 3 });
+          expect(layersAt(folding.finished, { x: corner.x + (t * s) / 3, y: corner.y + (0.37 * t * s) / 3 })).toBe(9);
+        },
+      ),
+      { numRuns: 6 },
+    ));
 });
 
 describe('page-corner bookmark', () => {

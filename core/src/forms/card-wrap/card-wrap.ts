@@ -1,0 +1,246 @@
+import * as z from 'zod';
+import type { Hand } from '../../folding/hand';
+import { flatExtent } from '../../folding/layers-at';
+import { type Pose, whereIs } from '../../folding/pose';
+import { mostLayers } from '../../folding/stack-depth';
+import type { ShownUnit } from '../../measure/format-length';
+import { between, distance, lineThrough, type Point, sideOf } from '../../measure/point';
+import type { Sheet } from '../../paper/sheet';
+import type { Folding, Form, SheetSize } from '../form';
+import { recordSteps } from '../record-steps';
+import { wrapWords } from './words';
+
+export const cardWrapParams = z.object({
+  /** How the card lies on the sheet. */
+  layout: z.enum(['diagonal', 'square-on']).default('diagonal'),
+  /** The card with its thickness and ease, longer side first, in mm; null for the largest that this sheet wraps. */
+  longMm: z.number().positive().nullable().default(null),
+  shortMm: z.number().positive().nullable().default(null),
+});
+
+type CardWrapParams = z.infer<typeof cardWrapParams>;
+
+/** Overlap of neighbouring flaps and length of the end flaps that a wrap is given when nothing else is asked, in mm. */
+const OVERLAP_MM = 12;
+const END_MM = 25;
+/** A seam narrower than this does not hold a strip of tape. */
+const LEAST_OVERLAP_MM = 4;
+
+interface Wrap {
+  readonly long: number;
+  readonly short: number;
+  readonly centre: Point;
+  /** The card's corners: along its long side, then round. */
+  readonly corners: readonly [Point, Point, Point, Point];
+  /** What neighbouring flaps overlap by, at the tightest seam. */
+  readonly overlap: number;
+}
+
+function sizeOf({ outline }: Sheet): SheetSize {
+  return { widthMm: Math.max(...outline.map((p) => p.x)), heightMm: Math.max(...outline.map((p) => p.y)) };
+}
+
+/** The largest card, in the proportion 5 : 4, that a sheet wraps in a layout. */
+function largestCard({ widthMm, heightMm }: SheetSize, layout: CardWrapParams['layout']): readonly [number, number] {
+  if (layout === 'square-on') {
+    const short = (heightMm - OVERLAP_MM) / 2;
+    return [Math.min(widthMm - 2 * END_MM, 2.5 * short), short];
+  }
+  const sum = Math.SQRT2 * (Math.min(widthMm, heightMm) - OVERLAP_MM);
+  return [(5 / 9) * sum, (4 / 9) * sum];
+}
+
+/** @throws RangeError when the sheet does not cover the card */
+function wrapOf(sheet: Sheet, { layout, longMm, shortMm }: CardWrapParams): Wrap {
+  const size = sizeOf(sheet);
+  const largest = largestCard(size, layout);
+  const [long, short] = [longMm ?? largest[0], shortMm ?? largest[1]].sort((a, b) => b - a);
+  const centre = { x: size.widthMm / 2, y: size.heightMm / 2 };
+  const turn = layout === 'diagonal' ? Math.PI / 4 : 0;
+  const [c, s] = [Math.cos(turn), Math.sin(turn)];
+  const corner = (u: number, v: number): Point => ({
+    x: centre.x + (c * u * long - s * v * short) / 2,
+    y: centre.y + (s * u * long + c * v * short) / 2,
+  });
+  const corners = [corner(-1, -1), corner(1, -1), corner(1, 1), corner(-1, 1)] as const;
+  const overlap =
+    layout === 'diagonal'
+      ? Math.min(size.widthMm, size.heightMm) - (long + short) / Math.SQRT2
+      : size.heightMm - 2 * short;
+  const end = (size.widthMm - long) / 2;
+  if (overlap < LEAST_OVERLAP_MM - 1e-9)
+    throw new RangeError(
+      `A card of ${long.toFixed(1)} × ${short.toFixed(1)} mm is too large for this sheet: the flaps would ${overlap < 0 ? `leave a gap of ${(-overlap).toFixed(1)}` : `overlap by only ${overlap.toFixed(1)}`} mm.`,
+    );
+  if (layout === 'square-on' && (end < 15 - 1e-9 || end > long))
+    throw new RangeError(
+      `The two ends would be ${end.toFixed(1)} mm long: between 15 mm and the card’s length is right.`,
+    );
+  return { long, short, centre, corners, overlap };
+}
+
+function fold(hand: Hand, sheet: Sheet, params: CardWrapParams, unit?: ShownUnit): Folding {
+  const wrap = wrapOf(sheet, params);
+  const { corners, centre } = wrap;
+  const { widthMm, heightMm } = sizeOf(sheet);
+  const words = wrapWords(params.layout, wrap.overlap, unit);
+  const { steps, step } = recordSteps(hand);
+  const diagonal = params.layout === 'diagonal';
+  // Where each flap is taken hold of: a corner of the sheet, or the middle of an edge.
+  const grips: readonly Point[] = diagonal
+    ? [
+        { x: widthMm, y: 0 },
+        { x: 0, y: heightMm },
+        { x: widthMm, y: heightMm },
+        { x: 0, y: 0 },
+      ]
+    : [
+        { x: centre.x, y: 0 },
+        { x: centre.x, y: heightMm },
+        { x: widthMm, y: centre.y },
+        { x: 0, y: centre.y },
+      ];
+  const edges = [
+    [corners[0], corners[1]],
+    [corners[3], corners[2]],
+    [corners[1], corners[2]],
+    [corners[0], corners[3]],
+  ] as const;
+  let open: Pose | undefined;
+  (['first', 'second', 'third', 'fourth'] as const).forEach((name, k) => {
+    const [a, b] = edges[k];
+    step(
+      words[name],
+      {
+        creases: [`${name} flap`],
+        arrows: [{ kind: 'fold', grip: grips[k] }],
+        landmarks: k === 0 ? [{ point: centre, name: 'card' }] : [],
+        lying: k === 0 ? corners : undefined,
+      },
+      () =>
+        hand.valley(`${name} flap`, {
+          kind: 'through-points',
+          a: hand.at(a),
+          b: hand.at(b),
+          moving: hand.at(grips[k]),
+        }),
+    );
+    if (k === 2) open = hand.pose;
+  });
+  const inward = (k: number): number => {
+    const line = lineThrough(hand.at(edges[k][0]), hand.at(edges[k][1]));
+    return Math.abs(sideOf(line, hand.at(grips[k])));
+  };
+  // A flap longer than the card is wide shows its tip beyond the far edge: it is folded under there.
+  [0, 1, 2, 3].forEach((k) => {
+    const across = k < 2 ? wrap.short : wrap.long;
+    if (!diagonal || inward(k) <= across + 1e-9 * widthMm) return;
+    const far = edges[k < 2 ? 1 - k : 5 - k];
+    step(
+      { ...words.tip, id: `tip-${k + 1}` },
+      { creases: [`tip ${k + 1}`], arrows: [{ kind: 'fold-behind', grip: grips[k] }] },
+      () =>
+        hand.mountain(
+          `tip ${k + 1}`,
+          { kind: 'through-points', a: hand.at(far[0]), b: hand.at(far[1]), moving: hand.at(grips[k]) },
+          { flap: grips[k] },
+        ),
+    );
+  });
+  return { steps, finished: hand.pose, open };
+}
+
+/** A wrap for a flat card from whatever sheet there is, the card itself being the ruler. */
+export const cardWrap: Form<CardWrapParams> = {
+  id: 'card-template-wrap',
+  name: 'Card wrap',
+  family: 'envelopes and wraps',
+  use: 'Any flat rectangular thing in any sheet that covers it: the thing itself shows where to fold.',
+  sheetShape: {
+    longPerShort: [1, 1.3],
+    why: 'on longer sheets the tips pass the far edge and have to be trimmed; cut the sheet shorter.',
+  },
+  leastSheetMm: 90,
+  params: cardWrapParams,
+  fields: [
+    {
+      key: 'layout',
+      label: 'Card on the sheet',
+      why: 'Cornerwise needs the least paper for squarish cards; square-on suits long ones.',
+      input: {
+        kind: 'choice',
+        options: [
+          { value: 'diagonal', label: 'Cornerwise' },
+          { value: 'square-on', label: 'Square-on' },
+        ],
+      },
+    },
+    {
+      key: 'longMm',
+      label: 'Card’s long side',
+      why: 'With its thickness and 2 mm of ease, so that it comes out again.',
+      input: {
+        kind: 'length',
+        folded: 'The largest card that this sheet wraps',
+        range: (sheet, { layout }) => {
+          const [long, short] = largestCard(sheet, layout === 'square-on' ? 'square-on' : 'diagonal');
+          return [Math.ceil(short), Math.floor(long)];
+        },
+      },
+    },
+    {
+      key: 'shortMm',
+      label: 'Card’s short side',
+      why: 'Neighbouring flaps overlap by what the sheet has to spare here.',
+      input: {
+        kind: 'length',
+        folded: 'The largest card that this sheet wraps',
+        range: (sheet, { layout }) => {
+          const [, short] = largestCard(sheet, layout === 'square-on' ? 'square-on' : 'diagonal');
+          return [Math.ceil(0.75 * short), Math.floor(short)];
+        },
+      },
+    },
+  ],
+  holds: ['flat things'],
+  closes: 'tape, a sticker or a seal over the last seam',
+  adhesive: 'needed',
+  cuts: 'none',
+  skill: 1,
+  minutes: 4,
+  papers: '60 to 120 g/m², also printed sheets and old maps.',
+  cautions: [],
+  fold,
+  sizes({ finished }, sheet, params, thicknessMm) {
+    const { corners } = wrapOf(sheet, params);
+    const { widthMm, heightMm } = sizeOf(sheet);
+    const placed = corners.map((p) => whereIs(finished, p));
+    const most = mostLayers(finished);
+    const [width, height] = [distance(placed[0], placed[1]), distance(placed[1], placed[2])];
+    const { widthMm: outerWidth, heightMm: outerHeight } = flatExtent(finished);
+    const turned = params.layout === 'diagonal';
+    // One raw edge lies on two neighbouring flaps, as two parallel lines: what lies between them is the overlap.
+    const seam = (p: Point, q: Point): number => {
+      const [a, b, c] = [whereIs(finished, p), whereIs(finished, between(p, q, 0.02)), whereIs(finished, q)];
+      return Math.abs(sideOf(lineThrough(a, b), c));
+    };
+    const across = seam({ x: 0.02 * widthMm, y: 0 }, { x: 0.98 * widthMm, y: 0 });
+    const along = seam({ x: 0, y: 0.02 * heightMm }, { x: 0, y: 0.98 * heightMm });
+    const ends = [
+      { x: widthMm / 2, y: 0 },
+      { x: widthMm / 2, y: heightMm },
+    ].map((p) => whereIs(finished, p));
+    return {
+      cavity: { kind: 'pocket', widthMm: width, heightMm: height, corners: placed },
+      outer: {
+        lengthMm: turned ? width : outerWidth,
+        widthMm: turned ? height : outerHeight,
+        heightMm: most * thicknessMm,
+      },
+      lengths: turned
+        ? [{ name: 'flaps over each other, at the tightest seam', mm: Math.min(across, along) }]
+        : [{ name: 'long flaps over each other', mm: Math.abs(ends[0].y - ends[1].y) }],
+      layers: [{ name: 'thickest', count: most }],
+    };
+  },
+};
