@@ -55,6 +55,30 @@ function turnOverArrow(room: readonly Point[]): DrawnArrow {
   return { kind: 'turn-over', from: at(-0.4, 0.1), bend: at(0, 0.42), to: at(0.4, 0.1) };
 }
 
+/** Share of the picture below which a movement is too short to be seen, and of the arrow that then points at its place. */
+const TOO_SHORT = 0.04;
+const POINTER = 0.16;
+
+/** Paper that is pushed or pulled through in its place hardly moves: a short arrow from outside points at it. */
+function arrowTo(room: readonly Point[], arrow: DrawnArrow): DrawnArrow {
+  const xs = room.map((p) => p.x);
+  const ys = room.map((p) => p.y);
+  const [left, right, top, bottom] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)];
+  const size = Math.max(right - left, bottom - top);
+  const { from, to } = arrow;
+  if (Math.hypot(to.x - from.x, to.y - from.y) > TOO_SHORT * size) return arrow;
+  const [dx, dy] = [to.x - (left + right) / 2, to.y - (top + bottom) / 2];
+  const length = Math.hypot(dx, dy);
+  const [ux, uy] = length > 0.02 * size ? [dx / length, dy / length] : [1, 0];
+  const at = (t: number, aside = 0): Point => ({
+    x: to.x + POINTER * size * (t * ux - aside * uy),
+    y: to.y + POINTER * size * (t * uy + aside * ux),
+  });
+  return arrow.kind === 'pull-out'
+    ? { ...arrow, from: to, bend: at(0.5, 0.2), to: at(1) }
+    : { ...arrow, from: at(1), bend: at(0.5, 0.2), to };
+}
+
 const withLines = (drawing: Drawing, lines: readonly DrawnLine[]): Drawing => ({
   ...drawing,
   lines: [...drawing.lines, ...lines],
@@ -87,12 +111,15 @@ export function stepPictures(step: FormStep, looking: Looking = {}): StepPicture
   const arrows: DrawnArrow[] = step.arrows.map((arrow, k) =>
     arrow.kind === 'turn-over'
       ? turnOverArrow(roomFor)
-      : arrowBetween(
-          view,
-          arrow.kind,
-          whereIs(first, arrow.grip),
-          arrow.to ? whereIs(first, arrow.to) : whereIs(poses.length > 2 ? second : last, arrow.grip),
-          k % 2 ? -0.22 : 0.22,
+      : arrowTo(
+          roomFor,
+          arrowBetween(
+            view,
+            arrow.kind,
+            whereIs(first, arrow.grip),
+            arrow.to ? whereIs(first, arrow.to) : whereIs(poses.length > 2 ? second : last, arrow.grip),
+            k % 2 ? -0.22 : 0.22,
+          ),
         ),
   );
   const named = step.landmarks.map(({ point, name }) => ({ at: project(view, whereIs(first, point)), text: name }));

@@ -6,6 +6,7 @@ import { type Alignment, foldLine } from './alignment';
 import { collapse, type CreaseAngle } from './collapse';
 import * as compound from './compound-moves';
 import type { FoldLayers } from './crease-flap';
+import { bendStacks, type StackBend } from './bend-stacks';
 import { cutAlong, trim } from './cut';
 import { Echo, type RecordedMove, type Recording } from './echo';
 import { FoldRefused } from './fold-refused';
@@ -251,6 +252,14 @@ export class Hand {
       const pose = settle({ pattern, angles: next, sense, pinned, frame: placed[pinned] }, { prefer: order });
       return { split: null, pose };
     });
+  }
+
+  /**
+   * Stands flat paper up: creases in sheet coordinates take their angles, and whole stacks bend along table lines.
+   * @param stays sheet point that keeps still
+   */
+  stand(creases: readonly CreaseAngle[], bends: readonly StackBend[], stays: Point): void {
+    this.perform(null, () => collapse(this.current, [...creases, ...bendStacks(this.current, bends)], stays));
   }
 
   /** Moves many creases at once, see `collapse`. */

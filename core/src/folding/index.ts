@@ -30,3 +30,4 @@ export * from './rework';
 export * from './stuck';
 export * from './soft/paper-mesh';
 export * from './layers-at';
+export * from './bend-stacks';

@@ -1,5 +1,6 @@
 import { diamondEnvelope } from './diamond-envelope/diamond-envelope';
 import { cardWrap } from './card-wrap/card-wrap';
+import { oblongCanoe, podBoat, squareCanoe } from './canoe/canoe';
 import { anyForm, type Form } from './form';
 import { tuckFlapEnvelope } from './tuck-flap-envelope/tuck-flap-envelope';
 import { flatCup } from './flat-cup/flat-cup';
@@ -17,5 +18,8 @@ export const FORMS: Readonly<Record<string, Form>> = Object.fromEntries(
     anyForm(cardWrap),
     anyForm(flatCup),
     anyForm(thirdsTwist),
+    anyForm(squareCanoe),
+    anyForm(oblongCanoe),
+    anyForm(podBoat),
   ].map((form) => [form.id, form]),
 );

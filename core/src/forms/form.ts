@@ -73,6 +73,14 @@ export type Cavity =
     }
   /** A pocket over the corner of a page: how far it reaches along both edges and in from the point. */
   | { readonly kind: 'corner'; readonly legMm: number; readonly depthMm: number }
+  /** A hull: its flat floor between the bends, and how high sides and tips stand over it. */
+  | {
+      readonly kind: 'hull';
+      readonly floorLengthMm: number;
+      readonly floorWidthMm: number;
+      readonly sideMm: number;
+      readonly tipMm: number;
+    }
   /** A pouch that is pressed open, as it lies flat. */
   | { readonly kind: 'pouch'; readonly mouthMm: number; readonly bottomMm: number; readonly depthMm: number };
 
@@ -93,6 +101,8 @@ export interface FormSizes {
   readonly outer: { readonly lengthMm: number; readonly widthMm: number; readonly heightMm: number };
   /** Lengths worth knowing, by what they are: overlaps, flaps, openings. */
   readonly lengths: readonly { readonly name: string; readonly mm: number }[];
+  /** Volumes worth knowing, in ml. */
+  readonly volumes?: readonly { readonly name: string; readonly ml: number }[];
   /** Layers in all at places worth knowing; the thickest is always among them. */
   readonly layers: readonly { readonly name: string; readonly count: number }[];
 }
@@ -133,7 +143,15 @@ export interface FormFacts {
   readonly family: Family;
   /** One line: what it is for. */
   readonly use: string;
-  readonly sheetShape: 'square' | { readonly longPerShort: readonly [number, number]; readonly why: string };
+  readonly sheetShape:
+    | 'square'
+    | {
+        /** Least and most of the longer side to the shorter one, and why. */
+        readonly longPerShort: readonly [number, number];
+        readonly why: string;
+        /** How it lies as the form starts: longer side across, or upright. */
+        readonly lies: 'across' | 'upright';
+      };
   /** Below this shorter side of the sheet, in mm, fingers no longer manage it. */
   readonly leastSheetMm: number;
   readonly fields: readonly ParamField[];

@@ -13,3 +13,5 @@ export * from './flat-cup/flat-cup';
 export * from './flat-cup/pouch';
 export * from './thirds-twist/thirds-twist';
 export * from './card-wrap/card-wrap';
+export * from './canoe/canoe';
+export * from './canoe/hull';

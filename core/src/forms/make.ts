@@ -25,7 +25,6 @@ export interface Made {
 
 /** @throws RangeError for a sheet that the form does not take, saying why */
 function sheetFor({ name, sheetShape, leastSheetMm }: Form, { widthMm, heightMm }: SheetSize): Sheet {
-  const sheet = rectangleSheet(widthMm, heightMm);
   const [short, long] = [Math.min(widthMm, heightMm), Math.max(widthMm, heightMm)];
   if (short < leastSheetMm)
     throw new RangeError(
@@ -38,7 +37,9 @@ function sheetFor({ name, sheetShape, leastSheetMm }: Form, { widthMm, heightMm 
     if (long / short < least - 1e-9 || long / short > most + 1e-9)
       throw new RangeError(`${name} needs a sheet ${least} to ${most} times as long as wide: ${sheetShape.why}`);
   }
-  return sheet;
+  return sheetShape === 'square' || sheetShape.lies === 'across'
+    ? rectangleSheet(long, short)
+    : rectangleSheet(short, long);
 }
 
 /**

@@ -2,10 +2,15 @@ import * as fc from 'fast-check';
 import { BODY_SHARE, FORMS, layersAt, make, openPouch, type Pose, whereIs } from '../../src/index';
 import { expectPaper } from '../paper-laws';
 
-const sheet = fc.double({ min: 110, max: 900, noNaN: true });
+const sheet = fc.double({ min: 125, max: 900, noNaN: true });
 const square = (mm: number) => ({ widthMm: mm, heightMm: mm });
 const paper = { thicknessMm: 0 };
-const made = (id: string, s: number, params: unknown = {}) => make(id, { sheet: square(s), params, paper });
+/** A sheet that suits a form: square, or as oblong as it likes. */
+const sheetOf = (id: string, mm: number) => {
+  const { sheetShape } = FORMS[id];
+  return sheetShape === 'square' ? square(mm) : { widthMm: 1.29 * mm, heightMm: mm };
+};
+const made = (id: string, s: number, params: unknown = {}) => make(id, { sheet: sheetOf(id, s), params, paper });
 const lengthOf = ({ sizes }: ReturnType<typeof made>, name: string): number =>
   sizes.lengths.find((l) => l.name.startsWith(name))!.mm;
 
@@ -17,7 +22,7 @@ function someParams(id: string, s: number, seed: number): Record<string, unknown
     if (input.kind === 'choice') params[key] = input.options[pick % input.options.length].value;
     if (input.kind === 'count') params[key] = input.min + (pick % (input.max - input.min + 1));
     if (input.kind === 'length' && pick > 2) {
-      const [low, high] = input.range(square(s), params);
+      const [low, high] = input.range(sheetOf(id, s), params);
       params[key] = low + ((pick - 3) / 3) * (high - low);
     }
   });
@@ -31,7 +36,8 @@ describe.each(Object.keys(FORMS))('%s', (id) => {
         const { folding } = made(id, s, someParams(id, s, seed));
         const poses = new Set<Pose>(folding.steps.flatMap((step) => step.poses));
         for (const pose of [folding.finished, folding.open, folding.flat]) if (pose) poses.add(pose);
-        for (const pose of poses) expectPaper(pose, s * s);
+        const { widthMm, heightMm } = sheetOf(id, s);
+        for (const pose of poses) expectPaper(pose, widthMm * heightMm);
       }),
       { numRuns: id === 'square-tray-and-eared-lid' ? 2 : 6 },
     ));
@@ -58,9 +64,9 @@ describe.each(Object.keys(FORMS))('%s', (id) => {
   });
 
   it('is as thick as its layers', () => {
-    const { sizes } = make(id, { sheet: square(150), params: {}, paper: { thicknessMm: 0.2 } });
+    const { sizes } = make(id, { sheet: sheetOf(id, 150), params: {}, paper: { thicknessMm: 0.2 } });
     const thickest = sizes.layers.find(({ name }) => name === 'thickest')!.count;
-    if (sizes.cavity.kind !== 'box') expect(sizes.outer.heightMm).toBeCloseTo(0.2 * thickest, 9);
+    if (!['box', 'hull'].includes(sizes.cavity.kind)) expect(sizes.outer.heightMm).toBeCloseTo(0.2 * thickest, 9);
   });
 });
 
@@ -165,9 +171,47 @@ describe('card wrap', () => {
   it('refuses a card that the sheet does not cover', () => {
     for (const params of [
       { longMm: 150, shortMm: 110 },
-      { layout: 'square-on', longMm: 160, shortMm: 70 },
+      { layout: 'square-on', longMm: 200, shortMm: 70 },
     ])
       expect(() => made('card-template-wrap', 170, params)).toThrow(RangeError);
+  });
+});
+
+describe.each(['square-canoe', 'oblong-canoe', 'pod-boat'])('%s', (id) => {
+  const hull = (s: number, wallDeg: number) => {
+    const { sizes } = made(id, s, { wallDeg });
+    if (sizes.cavity.kind !== 'hull') throw new Error('A boat has a hull.');
+    return { ...sizes.cavity, ml: sizes.volumes!.map((v) => v.ml), over: sizes.outer };
+  };
+  const oblong = id === 'oblong-canoe';
+  // Shares of the shorter side: height of the walls, length of an end, half of the straight middle.
+  const h = oblong ? 1 / 8 : (Math.SQRT2 - 1) / 4;
+  const e = h / (Math.SQRT2 - 1);
+  const y1 = (oblong ? 1.29 : 1) / 2 - e;
+
+  it('has the hull of its fact sheet when its walls stand upright', () =>
+    fc.assert(
+      fc.property(sheet, (s) => {
+        const boat = hull(s, 90);
+        expect(boat.floorWidthMm / s).toBeCloseTo(2 * h, 8);
+        expect(boat.floorLengthMm / s).toBeCloseTo(2 * y1, 8);
+        expect(boat.sideMm / s).toBeCloseTo(h, 8);
+        expect(boat.tipMm / s).toBeCloseTo(h, 8);
+        const e1 = h * Math.sqrt(2 + 2 * Math.SQRT2);
+        expect(boat.over.lengthMm / s).toBeCloseTo(2 * (y1 + e1), 8);
+        const volume = (d: number): number => 4 * h * y1 * d + 2 * e1 * d * d - ((2 * e1) / (3 * h)) * d ** 3;
+        expect((1000 * boat.ml[0]) / s ** 3).toBeCloseTo(volume(0.7 * h), 8);
+        expect((1000 * boat.ml[1]) / s ** 3).toBeCloseTo(volume(h), 8);
+      }),
+      { numRuns: 4 },
+    ));
+
+  it.each([75, 105, 115])('stands with its walls at %d degrees, tips as high as the walls ask', (deg) => {
+    const s = 160;
+    const boat = hull(s, deg);
+    const wall = (deg * Math.PI) / 180;
+    expect(boat.sideMm / s).toBeCloseTo(h * Math.sin(wall), 8);
+    expect(boat.tipMm / s).toBeCloseTo(h * Math.tan(wall / 2), 8);
   });
 });
 

@@ -158,6 +158,7 @@ export const cardWrap: Form<CardWrapParams> = {
   use: 'Any flat rectangular thing in any sheet that covers it: the thing itself shows where to fold.',
   sheetShape: {
     longPerShort: [1, 1.3],
+    lies: 'across',
     why: 'on longer sheets the tips pass the far edge and have to be trimmed; cut the sheet shorter.',
   },
   leastSheetMm: 90,

@@ -1,0 +1,32 @@
+import type { Point } from '../measure/point';
+import { type CreaseAngle, edgesOn } from './collapse';
+import { onLayers } from './on-layers';
+import { faceAt, type Pose, whiteUp } from './pose';
+
+/** A stack of layers that bends as one along a piece of table line. */
+export interface StackBend {
+  readonly from: Point;
+  readonly to: Point;
+  /** As the viewer sees it: + valley, - mountain. */
+  readonly angleDeg: number;
+  /** Sheet points of faces that do not take part: a floor under walls, say. */
+  readonly except: readonly Point[];
+  readonly name: string;
+}
+
+/** The creases that bends make on every layer, each in its own sense. */
+export function bendStacks(pose: Pose, bends: readonly StackBend[]): CreaseAngle[] {
+  return bends.flatMap(({ from, to, angleDeg, except, name }) => {
+    const left = new Set(except.map((p) => faceAt(pose.pattern, p)));
+    return pose.pattern.faces.flatMap((_, f) => {
+      if (left.has(f)) return [];
+      const only = pose.pattern.faces.map((_other, g) => g === f);
+      return (
+        onLayers(pose, only, from, to, name)
+          // Along a folded edge nothing bends: the paper turns back there.
+          .filter((stretch) => !edgesOn(pose.pattern, stretch).some((e) => pose.angles[e] !== 0))
+          .map((stretch) => ({ ...stretch, angleDeg: angleDeg * Math.sign(whiteUp(pose, f)) }))
+      );
+    });
+  });
+}

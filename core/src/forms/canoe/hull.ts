@@ -1,0 +1,76 @@
+import { signedVolume } from '../../folding/solid-measures';
+import type { Point3 } from '../../folding/transform';
+
+/** A hull of flat panels, floor at z = 0: one quarter's corners, the others are mirror images in x and y. */
+export interface Hull {
+  /** Where floor, side and bend meet. */
+  readonly chine: Point3;
+  /** Above it on the rim. */
+  readonly rim: Point3;
+  /** The tip, on the middle line. */
+  readonly tip: Point3;
+}
+
+/** How the boat's floor and sides bend where the ends begin, for walls that stand at an angle to the floor, in radians. */
+export function bendOf(wallRad: number): number {
+  return Math.asin((Math.SQRT2 - 1) * Math.tan(wallRad / 2));
+}
+
+/** All panels, counter-clockwise from outside. */
+function panels({ chine, rim, tip }: Hull): Point3[][] {
+  const at = ({ x, y, z }: Point3, sx: number, sy: number): Point3 => ({ x: sx * x, y: sy * y, z });
+  const list: Point3[][] = [[at(chine, -1, 1), at(chine, 1, 1), at(chine, 1, -1), at(chine, -1, -1)]];
+  for (const sx of [1, -1]) list.push(oriented([at(chine, sx, -1), at(chine, sx, 1), at(tip, sx, 1)]));
+  for (const sy of [1, -1]) {
+    list.push(oriented([at(chine, 1, sy), at(chine, -1, sy), at(rim, -1, sy), at(rim, 1, sy)]));
+    for (const sx of [1, -1]) list.push(oriented([at(chine, sx, sy), at(rim, sx, sy), at(tip, sx, sy)]));
+  }
+  return list;
+}
+
+/** Turned so that it faces away from the middle of the boat. */
+function oriented(panel: Point3[]): Point3[] {
+  const [a, b, c] = panel;
+  const u = { x: b.x - a.x, y: b.y - a.y, z: b.z - a.z };
+  const v = { x: c.x - a.x, y: c.y - a.y, z: c.z - a.z };
+  const n = { x: u.y * v.z - u.z * v.y, y: u.z * v.x - u.x * v.z, z: u.x * v.y - u.y * v.x };
+  // The middle of the mouth lies inside of every panel's plane.
+  const inside = { x: 0, y: 0, z: Math.max(a.z, b.z, c.z) };
+  const away = n.x * (a.x - inside.x) + n.y * (a.y - inside.y) + n.z * (a.z - inside.z);
+  return away >= 0 ? panel : [...panel].reverse();
+}
+
+/** Volume below a water line, in mm³: the water's surface closes the hull. */
+export function displacedMm3(hull: Hull, draughtMm: number): number {
+  const below = panels(hull).flatMap((panel) => {
+    const kept: Point3[] = [];
+    panel.forEach((p, k) => {
+      const q = panel[(k + 1) % panel.length];
+      if (p.z <= draughtMm) kept.push(p);
+      if ((p.z < draughtMm && q.z > draughtMm) || (p.z > draughtMm && q.z < draughtMm)) {
+        const t = (draughtMm - p.z) / (q.z - p.z);
+        kept.push({ x: p.x + t * (q.x - p.x), y: p.y + t * (q.y - p.y), z: draughtMm });
+      }
+    });
+    return kept.length >= 3 ? [kept] : [];
+  });
+  // Seen from a point in the water's surface that surface itself spans no volume.
+  return signedVolume(below.map((panel) => panel.map((p) => ({ ...p, z: p.z - draughtMm }))));
+}
+
+/** The fold angle at the edge from chine to tip, in degrees: how far the end of the wall turns up from the end of the floor. */
+export function endFoldDeg({ chine, rim, tip }: Hull): number {
+  const across = { ...chine, y: -chine.y };
+  const normal = (a: Point3, b: Point3, c: Point3): Point3 => {
+    const u = { x: b.x - a.x, y: b.y - a.y, z: b.z - a.z };
+    const v = { x: c.x - a.x, y: c.y - a.y, z: c.z - a.z };
+    const n = { x: u.y * v.z - u.z * v.y, y: u.z * v.x - u.x * v.z, z: u.x * v.y - u.y * v.x };
+    const length = Math.hypot(n.x, n.y, n.z);
+    return { x: n.x / length, y: n.y / length, z: n.z / length };
+  };
+  // Both seen with the tip's edge running the same way: unfolded, the two normals agree.
+  const floor = normal(chine, tip, across);
+  const wall = normal(chine, rim, tip);
+  const cosine = floor.x * wall.x + floor.y * wall.y + floor.z * wall.z;
+  return (Math.acos(Math.max(-1, Math.min(1, cosine))) * 180) / Math.PI;
+}
