@@ -110,6 +110,8 @@ function linesOf(
       });
       return;
     }
+    // A bent sheet has no edges of its own but its outline, which its light and dark show.
+    if (part.kind === 'shell') return;
     const { pose, motion = IDENTITY, spread } = part;
     pose.pattern.edges.forEach((edge, e) => {
       for (const face of [edge.left, edge.right]) {

@@ -7,3 +7,4 @@ export * from './skin';
 export * from './crease-picture';
 export * from './tray-scene';
 export * from './labels';
+export * from './paper-scene';

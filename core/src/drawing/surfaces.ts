@@ -21,10 +21,12 @@ export interface Surface {
   readonly normal: Point3;
 }
 
-/** Paper in some pose, moved bodily, or a solid thing given by its flat sides seen from outside. */
+/** Paper in some pose, moved bodily, a solid thing given by its flat sides seen from outside, or a bent
+ * sheet given by facets seen from its coloured side. */
 export type Part =
   | { readonly kind: 'paper'; readonly pose: Pose; readonly motion?: Transform; readonly spread?: readonly Point[] }
-  | { readonly kind: 'thing'; readonly sides: readonly (readonly Point3[])[] };
+  | { readonly kind: 'thing'; readonly sides: readonly (readonly Point3[])[] }
+  | { readonly kind: 'shell'; readonly facets: readonly (readonly Point3[])[] };
 
 const EDGE_ON = 1e-6;
 
@@ -83,6 +85,11 @@ export function surfacesOf(parts: readonly Part[], view: View): Surface[] {
       return part.sides.flatMap(
         (corners, face) => surface(view, index, face, corners, outward(corners), false, NO_SHIFT) ?? [],
       );
+    if (part.kind === 'shell')
+      return part.facets.flatMap((corners, face) => {
+        const { x, y, z } = outward(corners);
+        return surface(view, index, face, corners, { x: -x, y: -y, z: -z }, true, NO_SHIFT) ?? [];
+      });
     const { pose, motion = IDENTITY, spread } = part;
     return pose.pattern.faces.flatMap((face, f) => {
       const m = compose(motion, pose.placed[f]);

@@ -1,30 +1,17 @@
-import { IDENTITY, type Point3 } from '../folding/transform';
+import { IDENTITY } from '../folding/transform';
 import type { MadeTray } from '../forms/square-tray/make-tray';
 import { blockInTray, lidOverTray } from '../forms/square-tray/assembled';
 import type { BlockSize } from '../measure/parse-sizes';
 import { draw } from './draw';
-import type { Drawing } from './drawing';
-import { skinOf, type SkinPiece } from './skin';
+import { type PaperScene, SCENE_VIEW as VIEW } from './paper-scene';
+import { skinOf } from './skin';
 import type { Part } from './surfaces';
-import { fromDirection } from './view';
 
-/** A folded tray with what goes in and the lid that goes over, ready to be shown. */
-export interface TrayScene {
-  /** Lid lifted off, contents in view. */
-  readonly open: Drawing;
-  readonly closed: Drawing;
-  /** Surfaces for a picture that can be turned; the lid's are where it rests. */
-  readonly tray: readonly SkinPiece[];
-  readonly lid: readonly SkinPiece[];
-  readonly block: readonly (readonly Point3[])[];
-  /** How far up the lid is drawn when it is off, in mm. */
-  readonly liftMm: number;
-}
-
-const VIEW = fromDirection(28, 33);
-
-/** @param block contents, or null for an empty tray */
-export function trayScene(tray: MadeTray, lid: MadeTray, block: BlockSize | null): TrayScene {
+/**
+ * A folded tray with what goes in and the lid that goes over, ready to be shown.
+ * @param block contents, or null for an empty tray
+ */
+export function trayScene(tray: MadeTray, lid: MadeTray, block: BlockSize | null): PaperScene {
   const [trayPose, lidPose] = [tray.folding.finished, lid.folding.finished];
   const floorMm = tray.sizes.nominal.wallMm - tray.sizes.cavity.depthMm;
   // The lid's floor lies on the tray's rim, or hangs from its own rim on the table, whichever is higher.
@@ -41,9 +28,9 @@ export function trayScene(tray: MadeTray, lid: MadeTray, block: BlockSize | null
   return {
     open: draw(parts(liftMm), VIEW),
     closed: draw(parts(0), VIEW),
-    tray: skinOf(trayPose),
+    piece: skinOf(trayPose),
     lid: skinOf(lidPose, lidOverTray(trayPose, lidPose, restMm, 0)),
-    block: sides,
+    contents: sides,
     liftMm,
   };
 }

@@ -22,6 +22,11 @@ export const routes: Routes = [
     title: 'Forms',
     loadComponent: () => import('./forms/forms-page').then((m) => m.FormsPage),
   },
+  {
+    path: 'forms/:id/steps',
+    title: 'Steps',
+    loadComponent: () => import('./forms/form-steps/form-steps').then((m) => m.FormSteps),
+  },
   { path: 'forms/:id', title: 'Form', loadComponent: () => import('./forms/form-page').then((m) => m.FormPage) },
   {
     path: 'logbook',

@@ -2,8 +2,8 @@ import { WALL_SHARE } from '@odd-corner/core';
 import { PageBench } from '../testing/bench';
 import { FormPage } from './form-page';
 
-jest.mock('../ui/paper-model/tray-stage', () => ({
-  TrayStage: class {
+jest.mock('../ui/paper-model/paper-stage', () => ({
+  PaperStage: class {
     constructor() {
       throw new Error('no WebGL here');
     }

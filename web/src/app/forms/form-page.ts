@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
-import { caliperOf, COMMON_PAPER, squareTray, WALL_SHARE } from '@odd-corner/core';
+import { caliperOf, COMMON_PAPER, FORMS, squareTray, WALL_SHARE } from '@odd-corner/core';
 import { forkJoin, switchMap } from 'rxjs';
 import { DrawingView, PLAIN_PAPER } from '../ui/drawing-view/drawing-view';
 import { LengthFigure } from '../ui/length-text/length-figure';
@@ -10,6 +10,7 @@ import { SizesPipe } from '../ui/length-text/sizes.pipe';
 import { NotHere } from '../ui/not-here/not-here';
 import { PaperModel } from '../ui/paper-model/paper-model';
 import { Folding } from '../workers/folding.service';
+import { TryForm } from './try-form/try-form';
 
 const LARGEST_MM = 600;
 /** The lid shown is a little larger; the fit to contents works out how much it must be. */
@@ -18,7 +19,7 @@ const LID_MORE_MM = 4;
 /** One form: its sheet and walls to be dragged, sizes, crease pattern and the folded piece following. */
 @Component({
   selector: 'oc-form-page',
-  imports: [DrawingView, LengthFigure, LengthPipe, NotHere, PaperModel, RouterLink, SizesPipe],
+  imports: [DrawingView, LengthFigure, LengthPipe, NotHere, PaperModel, RouterLink, SizesPipe, TryForm],
   templateUrl: './form-page.html',
   styleUrl: './form-page.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -27,6 +28,7 @@ export class FormPage {
   readonly id = input.required<string>();
   private readonly folding = inject(Folding);
   protected readonly form = squareTray;
+  protected readonly isForm = computed(() => this.id() in FORMS);
   protected readonly paper = PLAIN_PAPER;
   protected readonly range = { min: squareTray.leastSheetMm, max: LARGEST_MM };
 

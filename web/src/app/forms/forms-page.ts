@@ -1,54 +1,70 @@
-import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
-import { RouterLink } from '@angular/router';
-import { squareTray } from '@odd-corner/core';
-import { DrawingView } from '../ui/drawing-view/drawing-view';
-import { Folding } from '../workers/folding.service';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { FORMS, type Holds } from '@odd-corner/core';
+import { FormCard } from './form-card/form-card';
+import { ActivatedRoute, Router } from '@angular/router';
 
-const SHOWN_SHEET = { sheetMm: 150, wallMm: null, thicknessMm: 0.1, formId: squareTray.id } as const;
+type Adhesive = 'any' | 'none';
+type Shape = 'any' | 'square' | 'oblong';
+type Skill = 1 | 2 | 3;
 
-/** The forms that can be folded, as folded pictures. */
+const HOLDS: readonly Holds[] = [
+  'flat things',
+  'boxes and blocks',
+  'loose pieces',
+  'liquid',
+  'pages',
+  'a floating load',
+];
+
+/** The forms that can be folded, as folded pictures, narrowed down by what they do and ask. */
 @Component({
   selector: 'oc-forms-page',
-  imports: [DrawingView, RouterLink],
-  template: `<div class="page">
-    <div>
-      <h1>Forms</h1>
-      <p class="lead">One form is on this shelf so far. More are coming soon.</p>
-    </div>
-    <a class="card turned" [routerLink]="['/forms', form.id]">
-      @if (scene(); as shown) {
-        <oc-drawing [drawing]="shown.open" label="A folded tray with its lid lifted off" />
-      } @else {
-        <p class="muted" role="status">Folding it…</p>
-      }
-      <h2>{{ form.name }}</h2>
-      <p>{{ form.use }}</p>
-      <p class="muted">square sheets, about {{ 2 * form.minutes }} min for both parts, glue for the lid</p>
-    </a>
-  </div>`,
-  styles: `
-    .card {
-      display: grid;
-      gap: 0.5rem;
-      max-width: 350px;
-      color: inherit;
-      text-decoration: none;
-    }
-    oc-drawing {
-      height: 290px;
-    }
-  `,
+  imports: [FormCard],
+  templateUrl: './forms-page.html',
+  styleUrl: './forms-page.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class FormsPage {
-  protected readonly form = squareTray;
-  protected readonly scene = toSignal(
-    inject(Folding).scene({
-      tray: { ...SHOWN_SHEET, part: 'tray' },
-      lid: { ...SHOWN_SHEET, sheetMm: 154, part: 'eared-lid' },
-      block: null,
-    }),
-    { initialValue: null },
+  private readonly route = inject(ActivatedRoute);
+  private readonly router = inject(Router);
+  protected readonly kinds = HOLDS;
+  protected readonly all = Object.values(FORMS);
+  private readonly asked = this.route.snapshot.queryParamMap;
+  protected readonly holds = signal<Holds | null>(HOLDS.find((kind) => kind === this.asked.get('holds')) ?? null);
+  protected readonly shape = signal<Shape>(
+    this.asked.get('sheet') === 'oblong' ? 'oblong' : this.asked.get('sheet') === 'square' ? 'square' : 'any',
   );
+  protected readonly adhesive = signal<Adhesive>(this.asked.get('glue') === 'none' ? 'none' : 'any');
+  protected readonly skill = signal<Skill>(3);
+
+  protected readonly shown = computed(() => {
+    const [holds, shape, adhesive, skill] = [this.holds(), this.shape(), this.adhesive(), this.skill()];
+    return this.all.filter(
+      (form) =>
+        (!holds || form.holds.includes(holds)) &&
+        (shape === 'any' || (form.sheetShape === 'square') === (shape === 'square')) &&
+        (adhesive === 'any' || form.adhesive !== 'needed') &&
+        form.skill <= skill,
+    );
+  });
+
+  protected choose(what: { holds?: Holds | null; shape?: Shape; adhesive?: Adhesive; skill?: Skill }): void {
+    if (what.holds !== undefined) this.holds.set(what.holds);
+    if (what.shape) this.shape.set(what.shape);
+    if (what.adhesive) this.adhesive.set(what.adhesive);
+    if (what.skill) this.skill.set(what.skill);
+    void this.router.navigate([], {
+      relativeTo: this.route,
+      replaceUrl: true,
+      queryParams: {
+        holds: this.holds(),
+        sheet: this.shape() === 'any' ? null : this.shape(),
+        glue: this.adhesive() === 'any' ? null : 'none',
+      },
+    });
+  }
+
+  protected everything(): void {
+    this.choose({ holds: null, shape: 'any', adhesive: 'any', skill: 3 });
+  }
 }

@@ -6,7 +6,7 @@ import {
   cutSquares,
   squareTray,
   type TrayRequest,
-  type TrayScene,
+  type PaperScene,
   type TraySizing,
   type WallWay,
 } from '@odd-corner/core';
@@ -29,7 +29,7 @@ export interface FormAnswer {
   readonly walls: WallWay;
   readonly sizing: TraySizing | null;
   readonly why: string | null;
-  readonly scene: TrayScene | null;
+  readonly scene: PaperScene | null;
   readonly shelf: readonly ShelfAnswer[];
   /** Whether all papers have been looked at. */
   readonly done: boolean;

@@ -98,7 +98,10 @@ export class PageBench<C> {
 
   constructor(component: Type<C>, inputs: Readonly<Record<string, unknown>> = {}, settings: Settings = SETTINGS) {
     const tasks = Object.fromEntries(
-      Object.entries(foldingTasks).map(([name, task]) => [name, async (asked: never) => Promise.resolve(task(asked))]),
+      Object.entries(foldingTasks).map(([name, task]) => [
+        name,
+        async (...asked: never[]) => Promise.resolve(task(...asked)),
+      ]),
     );
     TestBed.resetTestingModule();
     TestBed.configureTestingModule({

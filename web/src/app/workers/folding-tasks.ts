@@ -1,6 +1,16 @@
 import {
   type BlockSize,
   creasePicture,
+  FoldRefused,
+  FORMS,
+  type FormSizes,
+  make,
+  type Made,
+  type Opened,
+  openedScene,
+  pieceDrawing,
+  pieceScene,
+  type SheetSize,
   type Drawing,
   type FormStep,
   type Looking,
@@ -12,9 +22,10 @@ import {
   TooLarge,
   type TrayRequest,
   trayScene,
-  type TrayScene,
+  type PaperScene,
   type TraySizing,
 } from '@odd-corner/core';
+import { inSlices } from './in-slices';
 
 export type SizeAnswer =
   { readonly ok: true; readonly sizing: TraySizing } | { readonly ok: false; readonly why: string };
@@ -48,6 +59,65 @@ export interface StepsAsked extends PartAsked {
 const made = ({ part, sheetMm, wallMm, thicknessMm }: PartAsked, unit?: ShownUnit) =>
   makeTray({ sheetMm, params: { part, wallMm }, thicknessMm, unit });
 
+/** A form at a sheet, with whatever parameters it takes. */
+export interface FormAsked {
+  readonly formId: string;
+  readonly sheet: SheetSize;
+  readonly params: Readonly<Record<string, unknown>>;
+  readonly thicknessMm: number;
+}
+
+export interface FormStepsAsked extends FormAsked {
+  readonly unit: ShownUnit;
+  readonly looking: Looking;
+}
+
+export type Attempt<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly why: string };
+
+export interface TriedPiece {
+  readonly sizes: FormSizes;
+  readonly creasePattern: Drawing;
+  readonly scene: PaperScene;
+  readonly steps: number;
+}
+export type Tried = Attempt<TriedPiece>;
+export type ShownSteps = Attempt<readonly ShownStep[]>;
+
+export interface OpenedPiece extends Pick<Opened, 'volumes' | 'note'> {
+  readonly scene: PaperScene;
+}
+
+const madeForm = ({ formId, sheet, params, thicknessMm }: FormAsked, unit?: ShownUnit): Made =>
+  make(formId, { sheet, params, paper: { thicknessMm }, unit });
+
+/** What a sheet or a setting does not allow is told in words; anything else is a fault of ours. */
+function attempt<T>(work: () => T): Attempt<T> {
+  try {
+    return { ok: true, value: work() };
+  } catch (error) {
+    if (error instanceof RangeError || error instanceof FoldRefused) return { ok: false, why: error.message };
+    throw error;
+  }
+}
+
+function shownSteps(steps: readonly FormStep[], looking: Looking): ShownStep[] {
+  return steps.map((step) => {
+    const { poses, arrows: _arrows, ...words } = step;
+    return {
+      ...words,
+      pictures: stepPictures(step, looking),
+      creasePattern: creasePicture(poses[poses.length - 1], words.creases),
+    };
+  });
+}
+
+/** The sheet from which the card of a form is folded. */
+function cardSheet(formId: string): SheetSize {
+  const { sheetShape } = FORMS[formId];
+  const long = sheetShape === 'square' ? 1 : Math.min(1.29, sheetShape.longPerShort[1]);
+  return { widthMm: 150 * long, heightMm: 150 };
+}
+
 /** The work that is done off the screen's thread, so that typing and turning pages never wait for it. */
 export const foldingTasks = {
   /** Folds once, so that the first real answer finds the code warm. */
@@ -70,16 +140,60 @@ export const foldingTasks = {
     }
   },
 
-  scene({ tray, lid, block }: SceneAsked): TrayScene {
+  scene({ tray, lid, block }: SceneAsked): PaperScene {
     return trayScene(made(tray), made(lid), block);
   },
 
   steps({ unit, looking, ...part }: StepsAsked): ShownStep[] {
-    return made(part, unit).folding.steps.map(({ poses, arrows, ...words }) => ({
-      ...words,
-      pictures: stepPictures({ poses, arrows, ...words }, looking),
-      creasePattern: creasePicture(poses[poses.length - 1], words.creases),
-    }));
+    return shownSteps(made(part, unit).folding.steps, looking);
+  },
+
+  /** A form's folded piece as its card shows it. */
+  card(formId: string): Drawing {
+    const { folding } = make(formId, { sheet: cardSheet(formId), params: {}, paper: { thicknessMm: 0.1 } });
+    return pieceDrawing(folding.finished);
+  },
+
+  /** A form tried at a sheet and parameters: what comes out, or why nothing does. */
+  tried(asked: FormAsked): Tried {
+    return attempt(() => {
+      const piece = madeForm(asked);
+      return {
+        sizes: piece.sizes,
+        creasePattern: creasePicture(piece.folding.finished),
+        scene: pieceScene(piece),
+        steps: piece.folding.steps.length,
+      };
+    });
+  },
+
+  /**
+   * A soft piece brought into the shape that it has in use.
+   * @param tell told how many steps it has made
+   * @param wanted asked now and then; false stops the work
+   */
+  async opened(
+    asked: FormAsked,
+    tell: (steps: number) => void,
+    wanted: () => Promise<boolean>,
+  ): Promise<OpenedPiece | null> {
+    const work = FORMS[asked.formId].opened?.(madeForm(asked).sizes);
+    if (!work) return null;
+    let stopped = false;
+    const opened = await inSlices(
+      work,
+      ({ steps }) => {
+        tell(steps);
+        void wanted().then((still) => (stopped = !still));
+      },
+      () => stopped,
+    );
+    return stopped ? null : { volumes: opened.volumes, note: opened.note, scene: openedScene(opened) };
+  },
+
+  /** All steps of a form at a sheet, ready to be shown. */
+  formSteps({ unit, looking, ...asked }: FormStepsAsked): ShownSteps {
+    return attempt(() => shownSteps(madeForm(asked, unit).folding.steps, looking));
   },
 
   /** Inside and outside sizes and the crease pattern, for trying sheets and walls. */

@@ -2,8 +2,8 @@ import { aJob, aPaper, PageBench } from '../../testing/bench';
 import type { Outcome } from '../job-change';
 import { SheetStation } from './sheet-station';
 
-jest.mock('../../ui/paper-model/tray-stage', () => ({
-  TrayStage: class {
+jest.mock('../../ui/paper-model/paper-stage', () => ({
+  PaperStage: class {
     constructor() {
       throw new Error('no WebGL here');
     }

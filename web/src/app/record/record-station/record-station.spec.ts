@@ -2,8 +2,8 @@ import { aJob, aPaper, PageBench } from '../../testing/bench';
 import { RecordStation } from './record-station';
 
 // The turning model wants WebGL; its own end-to-end test looks at it.
-jest.mock('../../ui/paper-model/tray-stage', () => ({
-  TrayStage: class {
+jest.mock('../../ui/paper-model/paper-stage', () => ({
+  PaperStage: class {
     constructor() {
       throw new Error('no WebGL here');
     }

@@ -10,14 +10,14 @@ import {
   signal,
   viewChild,
 } from '@angular/core';
-import type { TrayScene } from '@odd-corner/core';
+import type { PaperScene } from '@odd-corner/core';
 import { DrawingView, type PaperColours } from '../drawing-view/drawing-view';
-import type { TrayStage } from './tray-stage';
+import type { PaperStage } from './paper-stage';
 
 const TURN_PER_KEY = Math.PI / 16;
 const TURN_PER_PIXEL = 0.009;
 
-/** The folded tray with contents and lid, to be turned by dragging or keys; a still picture where there is no WebGL. */
+/** A folded piece with contents and lid, to be turned by dragging or keys; a still picture where there is no WebGL. */
 @Component({
   selector: 'oc-paper-model',
   imports: [DrawingView],
@@ -26,10 +26,12 @@ const TURN_PER_PIXEL = 0.009;
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class PaperModel {
-  readonly scene = input.required<TrayScene>();
+  readonly scene = input.required<PaperScene>();
+  /** What is shown, in words. */
+  readonly label = input('The folded tray with its lid and contents');
   readonly colours = input.required<PaperColours>();
   private readonly host = viewChild<ElementRef<HTMLElement>>('stage');
-  private readonly stage = signal<TrayStage | null>(null);
+  private readonly stage = signal<PaperStage | null>(null);
   /** `still` once WebGL turned out to be missing. */
   protected readonly kind = signal<'waiting' | 'turning' | 'still'>('waiting');
   /** How far the lid is lifted, 0 to 1. */
@@ -46,10 +48,10 @@ export class PaperModel {
     effect(() => {
       const host = this.host()?.nativeElement;
       if (!host || this.stage() || this.kind() === 'still') return;
-      void import('./tray-stage').then(({ TrayStage }) => {
+      void import('./paper-stage').then(({ PaperStage }) => {
         if (gone || this.stage()) return;
         try {
-          this.stage.set(new TrayStage(host));
+          this.stage.set(new PaperStage(host));
           this.kind.set('turning');
         } catch {
           this.kind.set('still');

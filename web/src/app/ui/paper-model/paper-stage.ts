@@ -1,4 +1,4 @@
-import type { SkinPiece, TrayScene } from '@odd-corner/core';
+import type { SkinPiece, PaperScene } from '@odd-corner/core';
 import {
   AmbientLight,
   BufferGeometry,
@@ -24,7 +24,7 @@ const MOST_RISE = 1.45;
 const EDGE_ANGLE_DEG = 15;
 
 /** A three-dimensional stage in an element; draws only when something changed. */
-export class TrayStage {
+export class PaperStage {
   private readonly renderer: WebGLRenderer;
   private readonly world = new Scene();
   private readonly camera = new PerspectiveCamera(28, 1, 1, 50_000);
@@ -55,17 +55,17 @@ export class TrayStage {
     this.fit();
   }
 
-  show({ tray, lid, block, liftMm }: TrayScene, { front, back }: PaperColours): void {
+  show({ piece, lid, contents, liftMm }: PaperScene, { front, back }: PaperColours): void {
     for (const child of [...this.world.children]) if (isGroup(child)) this.drop(child);
-    const base = paperGroup(tray, front, back);
+    const base = paperGroup(piece, front, back);
     this.lid = paperGroup(lid, front, back);
     const thing = solid(
-      block.map((corners) => ({ corners })),
+      contents.map((corners) => ({ corners })),
       '#a9b4b0',
     );
     this.world.add(base, this.lid, thing);
     this.liftMm = liftMm;
-    const corners = [...tray, ...lid].flatMap((piece) => piece.corners);
+    const corners = [...piece, ...lid].flatMap((piece) => piece.corners);
     const [low, high] = (['x', 'y', 'z'] as const)
       .map((axis) => [Math.min(...corners.map((p) => p[axis])), Math.max(...corners.map((p) => p[axis]))])
       .reduce<[number[], number[]]>(

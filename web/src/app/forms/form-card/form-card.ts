@@ -1,0 +1,37 @@
+import { ChangeDetectionStrategy, Component, inject, input } from '@angular/core';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { RouterLink } from '@angular/router';
+import type { Form } from '@odd-corner/core';
+import { switchMap } from 'rxjs';
+import { DrawingView } from '../../ui/drawing-view/drawing-view';
+import { Folding } from '../../workers/folding.service';
+
+/** A form as a card: its folded picture, what it is for, what it asks. */
+@Component({
+  selector: 'oc-form-card',
+  imports: [DrawingView, RouterLink],
+  template: `<a class="card turned" [routerLink]="['/forms', form().id]">
+    @if (drawing(); as shown) {
+      <oc-drawing [drawing]="shown" [label]="'Folded: ' + form().name" />
+    } @else {
+      <p class="muted waiting" role="status">Folding it…</p>
+    }
+    <h2>{{ form().name }}</h2>
+    <p>{{ form().use }}</p>
+    <p class="muted">
+      {{ form().sheetShape === 'square' ? 'square sheet' : 'oblong sheet' }}, {{ form().minutes }} min,
+      {{
+        form().adhesive === 'needed' ? 'tape or glue' : form().adhesive === 'optional' ? 'glue if you like' : 'no glue'
+      }}
+    </p>
+  </a>`,
+  styleUrl: './form-card.scss',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class FormCard {
+  readonly form = input.required<Form>();
+  private readonly folding = inject(Folding);
+  protected readonly drawing = toSignal(toObservable(this.form).pipe(switchMap(({ id }) => this.folding.card(id))), {
+    initialValue: null,
+  });
+}

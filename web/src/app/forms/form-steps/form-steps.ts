@@ -1,0 +1,55 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { ActivatedRoute, RouterLink } from '@angular/router';
+import { caliperOf, COMMON_PAPER, FORMS } from '@odd-corner/core';
+import { of, switchMap } from 'rxjs';
+import { WorkshopSettings } from '../../data/workshop-settings';
+import { DrawingView, PLAIN_PAPER } from '../../ui/drawing-view/drawing-view';
+import { Icon } from '../../ui/icon/icon';
+import { LengthPipe } from '../../ui/length-text/length.pipe';
+import { NotHere } from '../../ui/not-here/not-here';
+import { Folding } from '../../workers/folding.service';
+import { readFormQuery, writeFormQuery } from '../form-query';
+
+/** All steps of a form at one sheet, one under the other: to be folded from at the table. */
+@Component({
+  selector: 'oc-form-steps',
+  imports: [DrawingView, Icon, LengthPipe, NotHere, RouterLink],
+  templateUrl: './form-steps.html',
+  styleUrl: './form-steps.scss',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class FormSteps {
+  readonly id = input.required<string>();
+  private readonly folding = inject(Folding);
+  private readonly settings = inject(WorkshopSettings);
+  private readonly route = inject(ActivatedRoute);
+  protected readonly paper = PLAIN_PAPER;
+  protected readonly form = computed(() => (this.id() in FORMS ? FORMS[this.id()] : null));
+  private readonly params = toSignal(this.route.queryParamMap, { requireSync: true });
+  protected readonly asked = computed(() => {
+    const form = this.form();
+    return form && readFormQuery(form.id, (name) => this.params().get(name));
+  });
+  protected readonly query = computed(() => {
+    const asked = this.asked();
+    return asked && writeFormQuery(asked);
+  });
+  protected readonly shown = toSignal(
+    toObservable(
+      computed(() => {
+        const asked = this.asked();
+        return (
+          asked && {
+            ...asked,
+            formId: this.id(),
+            thicknessMm: caliperOf(COMMON_PAPER),
+            unit: this.settings.current().unit,
+            looking: {},
+          }
+        );
+      }),
+    ).pipe(switchMap((asked) => (asked ? this.folding.formSteps(asked) : of(null)))),
+    { initialValue: null },
+  );
+}

@@ -1,0 +1,117 @@
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, linkedSignal } from '@angular/core';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { ActivatedRoute, Router, RouterLink } from '@angular/router';
+import { caliperOf, COMMON_PAPER, FORMS, type ParamField, type SheetSize } from '@odd-corner/core';
+import { of, scan, switchMap } from 'rxjs';
+import { DrawingView, PLAIN_PAPER } from '../../ui/drawing-view/drawing-view';
+import { Icon } from '../../ui/icon/icon';
+import { LengthFigure } from '../../ui/length-text/length-figure';
+import { LengthPipe } from '../../ui/length-text/length.pipe';
+import { SizesPipe } from '../../ui/length-text/sizes.pipe';
+import { PaperModel } from '../../ui/paper-model/paper-model';
+import { Folding, type OpeningState } from '../../workers/folding.service';
+import type { FormAsked, TriedPiece } from '../../workers/folding-tasks';
+import { cavityFacts } from '../cavity-facts';
+import { readFormQuery, writeFormQuery } from '../form-query';
+
+const LARGEST_MM = 600;
+
+interface Shown {
+  readonly piece: TriedPiece | null;
+  /** Why the sheet or a setting does not do; the last piece that did stays in view. */
+  readonly why: string | null;
+}
+
+/** A form to be tried: sheet and settings to be dragged, sizes, creases and the folded piece following. */
+@Component({
+  selector: 'oc-try-form',
+  imports: [DrawingView, Icon, LengthFigure, LengthPipe, PaperModel, RouterLink, SizesPipe],
+  templateUrl: './try-form.html',
+  styleUrl: './try-form.scss',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class TryForm {
+  readonly id = input.required<string>();
+  private readonly folding = inject(Folding);
+  private readonly route = inject(ActivatedRoute);
+  private readonly router = inject(Router);
+  protected readonly paper = PLAIN_PAPER;
+  protected readonly most = LARGEST_MM;
+  protected readonly form = computed(() => FORMS[this.id()]);
+  protected readonly oblong = computed(() => this.form().sheetShape !== 'square');
+  protected readonly cavityFacts = cavityFacts;
+
+  private readonly begun = computed(() => {
+    const { queryParamMap } = this.route.snapshot;
+    return readFormQuery(this.id(), (name) => queryParamMap.get(name));
+  });
+  /** What holds when the maker sets nothing. */
+  private readonly usual = computed(() => this.form().params.parse({}) as Readonly<Record<string, unknown>>);
+  protected readonly sheet = linkedSignal(() => this.begun().sheet);
+  protected readonly params = linkedSignal(() => this.begun().params);
+  protected readonly query = computed(() => writeFormQuery({ sheet: this.sheet(), params: this.params() }));
+
+  private readonly asked = computed((): FormAsked => ({
+    formId: this.id(),
+    sheet: this.sheet(),
+    params: this.params(),
+    thicknessMm: caliperOf(COMMON_PAPER),
+  }));
+  protected readonly shown = toSignal(
+    toObservable(this.asked).pipe(
+      switchMap((asked) => this.folding.tried(asked)),
+      scan(
+        (before: Shown, now): Shown =>
+          now.ok ? { piece: now.value, why: null } : { piece: before.piece, why: now.why },
+        { piece: null, why: null },
+      ),
+    ),
+    { initialValue: { piece: null, why: null } satisfies Shown },
+  );
+  protected readonly opening = toSignal(
+    toObservable(this.asked).pipe(
+      switchMap((asked) => (FORMS[asked.formId].opened ? this.folding.opened(asked) : of(null))),
+    ),
+    { initialValue: null as OpeningState | null },
+  );
+  protected readonly opened = computed(() => this.opening()?.piece ?? null);
+
+  constructor() {
+    // The address keeps what is tried, so that it can be shared and come back to.
+    effect(() => {
+      void this.router.navigate([], { relativeTo: this.route, queryParams: this.query(), replaceUrl: true });
+    });
+  }
+
+  protected setSide(side: keyof SheetSize, mm: number): void {
+    this.sheet.update((sheet) => (this.oblong() ? { ...sheet, [side]: mm } : { widthMm: mm, heightMm: mm }));
+  }
+
+  protected set(key: string, value: unknown): void {
+    this.params.update((params) => ({ ...params, [key]: value }));
+  }
+
+  protected clear(key: string): void {
+    this.params.update((params) => Object.fromEntries(Object.entries(params).filter(([name]) => name !== key)));
+  }
+
+  protected rangeOf({ input }: ParamField): readonly [number, number] {
+    if (input.kind === 'length') return input.range(this.sheet(), this.params());
+    return input.kind === 'count' ? [input.min, input.max] : [0, 1];
+  }
+
+  protected given(key: string): number | null {
+    const value = this.params()[key] ?? this.usual()[key];
+    return typeof value === 'number' ? value : null;
+  }
+
+  protected isSet(key: string): boolean {
+    return this.params()[key] !== undefined;
+  }
+
+  protected chosen({ key, input }: ParamField): string {
+    const value = this.params()[key];
+    if (typeof value === 'string') return value;
+    return input.kind === 'choice' ? input.options[0].value : '';
+  }
+}
