@@ -9,7 +9,7 @@ const FOLDED = '0dd00000-0000-4000-8000-000300000003';
 async function settled(page: Page, url: string): Promise<void> {
   await page.goto(url);
   await page.waitForLoadState('networkidle');
-  await expect(page.getByRole('status').filter({ hasText: /Folding|Reading|Looking/ })).toHaveCount(0);
+  await expect(page.getByRole('status').filter({ hasText: /Folding|Reading|Looking|Pressing/ })).toHaveCount(0);
   await page.evaluate(() => document.fonts.ready);
   await page.waitForTimeout(900);
 }
@@ -21,7 +21,11 @@ const VIEWS = [
   ['fold', `/jobs/${FOLDING}/fold`],
   ['record', `/jobs/${FOLDED}/record`],
   ['shelf', '/shelf'],
+  ['forms', '/forms'],
   ['form', '/forms/square-tray-and-eared-lid'],
+  ['boat', '/forms/oblong-canoe'],
+  ['cup', '/forms/flat-folding-cup'],
+  ['steps', '/forms/tuck-flap-envelope/steps'],
   ['logbook', '/logbook'],
 ] as const;
 

@@ -15,6 +15,9 @@ const PLACES = [
   ['shelf', '/shelf'],
   ['forms', '/forms'],
   ['one form', '/forms/square-tray-and-eared-lid'],
+  ['a wrap', '/forms/card-template-wrap'],
+  ['a cup', '/forms/flat-folding-cup'],
+  ['steps', '/forms/thirds-twist-letterfold/steps'],
   ['logbook', '/logbook'],
   ['settings', '/settings'],
   ['nowhere', '/nowhere'],
@@ -29,7 +32,7 @@ for (const colorScheme of ['light', 'dark'] as const)
     for (const [name, path] of PLACES) {
       await page.goto(demo.url + path);
       await page.waitForLoadState('networkidle');
-      await expect(page.getByRole('status').filter({ hasText: /Folding|Reading|Looking/ })).toHaveCount(0);
+      await expect(page.getByRole('status').filter({ hasText: /Folding|Reading|Looking|Pressing/ })).toHaveCount(0);
       await page.evaluate(axe.source);
       const found = await page.evaluate(() =>
         (window as unknown as { axe: typeof axe }).axe.run(document, {
@@ -49,7 +52,7 @@ test('every place fits a width of 360 px', async ({ browser, demo }) => {
   for (const [name, path] of PLACES) {
     await page.goto(demo.url + path);
     await page.waitForLoadState('networkidle');
-    await expect(page.getByRole('status').filter({ hasText: /Folding|Reading|Looking/ })).toHaveCount(0);
+    await expect(page.getByRole('status').filter({ hasText: /Folding|Reading|Looking|Pressing/ })).toHaveCount(0);
     const { wide, view } = await page.evaluate(() => ({
       wide: document.documentElement.scrollWidth,
       view: document.documentElement.clientWidth,

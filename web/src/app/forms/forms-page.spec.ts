@@ -1,0 +1,41 @@
+import { FORMS } from '@odd-corner/core';
+import { PageBench } from '../testing/bench';
+import { FormsPage } from './forms-page';
+
+describe('the forms place', () => {
+  const names = (bench: PageBench<FormsPage>): string[] =>
+    [...bench.host.querySelectorAll('h2')].map((h) => h.textContent.trim());
+  const pick = async (bench: PageBench<FormsPage>, label: string, value: string): Promise<void> => {
+    const select = [...bench.host.querySelectorAll('label')]
+      .find((l) => l.textContent.includes(label))!
+      .querySelector('select')!;
+    select.value = value;
+    select.dispatchEvent(new Event('change'));
+    await bench.settle();
+  };
+
+  it('shows every form as a folded picture', async () => {
+    const bench = new PageBench(FormsPage);
+    await bench.settle(600);
+    expect(names(bench)).toEqual(Object.values(FORMS).map(({ name }) => name));
+    expect(bench.host.querySelectorAll('oc-drawing polygon.patch').length).toBeGreaterThan(names(bench).length);
+  });
+
+  it('narrows down by what it holds, sheet, glue and skill, and can show all again', async () => {
+    const bench = new PageBench(FormsPage);
+    await bench.settle();
+    bench.button('flat things').click();
+    await bench.settle();
+    expect(names(bench)).toContain('Diamond envelope');
+    expect(names(bench)).not.toContain('Pointed canoe');
+    await pick(bench, 'Sheet', 'oblong');
+    expect(names(bench)).toEqual(['Card wrap']);
+    await pick(bench, 'Glue', 'none');
+    expect(names(bench)).toEqual([]);
+    bench.button('Show all forms').click();
+    await bench.settle();
+    await pick(bench, 'Skill', '1');
+    expect(names(bench).length).toBeGreaterThan(2);
+    expect(names(bench)).not.toContain('Thirds twist letter');
+  });
+});

@@ -1,0 +1,67 @@
+import { PageBench } from '../../testing/bench';
+import { TryForm } from './try-form';
+
+jest.mock('../../ui/paper-model/paper-stage', () => ({
+  PaperStage: class {
+    constructor() {
+      throw new Error('no WebGL here');
+    }
+  },
+}));
+
+describe('trying any form', () => {
+  const fact = (bench: PageBench<TryForm>, name: string): string =>
+    [...bench.host.querySelectorAll('.facts > div')]
+      .find((row) => row.querySelector('dt')?.textContent?.includes(name))
+      ?.querySelector('dd')
+      ?.textContent?.trim() ?? '';
+  const number = (bench: PageBench<TryForm>, name: string): number => parseFloat(fact(bench, name));
+
+  it('sizes follow the sheet', async () => {
+    const bench = new PageBench(TryForm, { id: 'square-card-envelope' });
+    await bench.settle(200);
+    for (const sheet of [150, 96, 420]) {
+      bench.type('#t-width', `${sheet}`);
+      await bench.settle(200);
+      expect(number(bench, 'Pocket, wide')).toBeCloseTo((sheet * Math.SQRT2) / 3, 0);
+    }
+  });
+
+  it('a setting can be measured, and taken back to the usual', async () => {
+    const bench = new PageBench(TryForm, { id: 'tuck-flap-envelope' });
+    await bench.settle(200);
+    const usual = number(bench, 'Pocket, high');
+    bench.type('#t-hemMm', '12');
+    await bench.settle(200);
+    expect(number(bench, 'Pocket, high')).toBeCloseTo(150 / 2 - 12, 0);
+    bench.button('Back to the usual').click();
+    await bench.settle(200);
+    expect(number(bench, 'Pocket, high')).toBe(usual);
+  });
+
+  it('says why settings do not go together, and keeps the last piece in view', async () => {
+    const bench = new PageBench(TryForm, { id: 'square-card-envelope' });
+    await bench.settle(200);
+    bench.type('#t-widthMm', '90');
+    await bench.settle(200);
+    const before = fact(bench, 'Pocket, wide');
+    bench.type('#t-width', '300');
+    await bench.settle(200);
+    expect(bench.find('[role=alert]').textContent).toContain('does not suit a sheet of 300');
+    expect(fact(bench, 'Pocket, wide')).toBe(before);
+  });
+
+  it('a cup opens, and tells what it holds and how sure that is', async () => {
+    const bench = new PageBench(TryForm, { id: 'flat-folding-cup' });
+    await bench.settle(6000);
+    expect(number(bench, 'most, if the paper')).toBeCloseTo((0.0202 * 150 ** 3) / 1000, -1);
+    expect(bench.text).toContain('within about 3 %');
+  }, 20_000);
+
+  it('shows the angle that a boat has when none is set', async () => {
+    const bench = new PageBench(TryForm, { id: 'square-canoe' });
+    await bench.settle(400);
+    expect(bench.find<HTMLInputElement>('#t-wallDeg').value).toBe('100');
+    expect(bench.text).toContain('No candles or other flames');
+  });
+});
