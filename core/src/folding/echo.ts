@@ -1,23 +1,9 @@
 import { distance, type Line, lineThrough, type Point } from '../measure/point';
 import { type CreasePattern, toleranceOf } from '../pattern/crease-pattern';
-import type { Split } from '../pattern/split-faces';
+import { type Axis, type EchoPlan, planOf } from './echo-plan';
 import { faceAt, type Pose } from './pose';
+import type { Recording } from './recording';
 import { aboutSheetLine, apply, compose, inverse, type Transform } from './transform';
-
-/** One move of an exact hand: how it refined the pattern, and the pose that it reached. */
-export interface RecordedMove {
-  readonly split: Split | null;
-  readonly pose: Pose;
-}
-
-/** What an exact hand did, to be done again by one that misses. */
-export interface Recording {
-  readonly start: Pose;
-  readonly moves: readonly RecordedMove[];
-}
-
-/** The sheet line on which an edge folds. */
-type Axis = readonly [Point, Point];
 
 /**
  * The same folding with creases a little off. The pattern keeps its parts and its layers; each crease folds about its own
@@ -30,20 +16,22 @@ export class Echo {
   private exact: Pose;
   private vertices: Point[];
   private axes: (Axis | null)[];
-  private placed: readonly Transform[];
+  /** Faces placed so far at this moment: most moves ask for a few only. */
+  private placed: (Transform | undefined)[];
 
   constructor(private readonly recording: Recording) {
     this.exact = recording.start;
     this.vertices = [...this.exact.pattern.vertices];
     this.axes = this.exact.pattern.edges.map(() => null);
-    this.placed = this.exact.placed;
+    this.placed = [...this.exact.placed];
   }
 
   /** The pose now: the exact one's parts in the places where this hand has brought them. */
   get pose(): Pose {
     const { pattern: exact } = this.exact;
     const pattern: CreasePattern = { ...exact, vertices: this.vertices, meant: exact.vertices };
-    return { ...this.exact, pattern, placed: this.placed, frame: this.placed[this.exact.pinned] };
+    const placed = exact.faces.map((_, f) => this.place(f));
+    return { ...this.exact, pattern, placed, frame: placed[this.exact.pinned] };
   }
 
   /** The pose that the exact hand had here. */
@@ -54,7 +42,7 @@ export class Echo {
   /** Where a sheet point lies on the table; a vertex of the exact pattern stands for the vertex that it has become. */
   at(p: Point): Point {
     const { face, vertex } = lookedUp(this.exact, p);
-    return apply(this.placed[face], vertex < 0 ? p : this.vertices[vertex]);
+    return apply(this.place(face), vertex < 0 ? p : this.vertices[vertex]);
   }
 
   /** The table line on which the longest piece of a named crease folds, or null when no crease is called so. */
@@ -68,7 +56,7 @@ export class Echo {
       if (length <= longest) return;
       longest = length;
       const [p, q] = (this.axes[e] ?? [this.vertices[edge.from], this.vertices[edge.to]]).map((at) =>
-        apply(this.placed[edge.left], at),
+        apply(this.place(edge.left), at),
       );
       found = lineThrough(p, q);
     });
@@ -83,91 +71,105 @@ export class Echo {
     const move = this.recording.moves[this.step++];
     if (!move) throw new RangeError('The sequence has more moves than the one that was recorded.');
     const { split, pose } = move;
-    if (split) this.follow(split, line);
-    const oldOf = (face: number): number => (split ? split.faceFrom[face] : face);
+    const plan = planOf(move, this.exact);
+    if (split) this.follow(plan, split.pattern, line);
     const { pinned } = pose;
-    const moved = compose(pose.placed[pinned], inverse(this.exact.placed[oldOf(pinned)]));
-    const frame = compose(moved, this.placed[oldOf(pinned)]);
+    const frame = compose(plan.moved, this.place(plan.faceFrom(pinned)));
     this.exact = pose;
-    this.placed = this.place(frame);
+    this.placed = [];
+    this.placed[pinned] = frame;
   }
 
-  private place(frame: Transform): Transform[] {
-    const { pattern, angles, pinned } = this.exact;
-    const placed: Transform[] = [];
-    placed[pinned] = frame;
-    const queue = [pinned];
-    for (const face of queue)
-      for (const e of pattern.faces[face].edges) {
-        const { left, right } = pattern.edges[e];
-        const other = left === face ? right : left;
-        if (other < 0 || placed[other]) continue;
-        queue.push(other);
-        const axis = this.axes[e];
-        if (!axis || angles[e] === 0) placed[other] = placed[face];
-        else
-          placed[other] = compose(
-            placed[face],
-            aboutSheetLine(axis[0], axis[1], left === face ? -angles[e] : angles[e]),
+  /** Where a face lies: along the shortest way from the face that stays. */
+  private place(face: number): Transform {
+    const known = this.placed[face];
+    if (known) return known;
+    const { pattern, angles } = this.exact;
+    const { parent, through } = wayFromPinned(this.exact);
+    const e = through[face];
+    const before = this.place(parent[face]);
+    const axis = this.axes[e];
+    const placed =
+      !axis || angles[e] === 0
+        ? before
+        : compose(
+            before,
+            aboutSheetLine(axis[0], axis[1], pattern.edges[e].left === parent[face] ? -angles[e] : angles[e]),
           );
-      }
+    this.placed[face] = placed;
     return placed;
   }
 
   /** Gives the creases and vertices that a refinement adds their places. */
-  private follow({ pattern, edgeFrom, faceFrom }: Split, line: Line | null): void {
+  private follow({ onEdges, inFaces, edges, faceFrom }: EchoPlan, pattern: CreasePattern, line: Line | null): void {
     const old = this.exact.pattern;
     const places = [...this.vertices];
-    const made = places.length;
-    const found = new Set<number>();
-    pattern.edges.forEach((edge, e) => {
-      const from = edgeFrom[e];
-      if (from < 0) return;
-      for (const v of [edge.from, edge.to]) {
-        if (v < made || found.has(v)) continue;
-        found.add(v);
-        const { from: a, to: b } = old.edges[from];
-        const [p, q] = this.axes[from] ?? [this.vertices[a], this.vertices[b]];
-        let t = distance(old.vertices[a], pattern.vertices[v]) / distance(old.vertices[a], old.vertices[b]);
-        if (line) {
-          const placed = this.placed[faceFrom[edge.left]];
-          const [s, u] = [offLine(line, apply(placed, p)), offLine(line, apply(placed, q))];
-          if (s !== u) t = s / (s - u);
-        }
-        places[v] = { x: p.x + t * (q.x - p.x), y: p.y + t * (q.y - p.y) };
+    for (const { vertex, edge, share, face } of onEdges) {
+      const { from, to } = old.edges[edge];
+      const ends = [this.vertices[from], this.vertices[to]] as const;
+      const [p, q] = (line && this.axes[edge]) ?? ends;
+      let t = share;
+      if (line) {
+        const placed = this.place(face);
+        const [s, u] = [offLine(line, apply(placed, p)), offLine(line, apply(placed, q))];
+        if (s !== u) t = s / (s - u);
       }
-    });
+      places[vertex] = { x: p.x + t * (q.x - p.x), y: p.y + t * (q.y - p.y) };
+    }
     // Points inside a face go along with its corners.
-    for (let v = made; v < pattern.vertices.length; v++) {
-      if (found.has(v)) continue;
-      const face = pattern.faces.findIndex(({ vertices }) => vertices.includes(v));
-      const corners = old.faces[faceFrom[face]].vertices;
+    for (const { vertex, at, corners } of inFaces) {
       const drift = (axis: 'x' | 'y'): number =>
         corners.reduce((sum, u) => sum + this.vertices[u][axis] - old.vertices[u][axis], 0) / corners.length;
-      const p = pattern.vertices[v];
-      places[v] = { x: p.x + drift('x'), y: p.y + drift('y') };
+      places[vertex] = { x: at.x + drift('x'), y: at.y + drift('y') };
     }
-    this.axes = pattern.edges.map((edge, e) => {
-      if (edge.right < 0) return null;
-      const { from, to, left } = edge;
-      if (edgeFrom[e] >= 0) {
-        const axis = this.axes[edgeFrom[e]];
-        // Kept in the direction of the edge: its way round decides which way it folds.
-        return axis && along(axis, pattern.vertices[from], pattern.vertices[to]) ? axis : axis && [axis[1], axis[0]];
+    const before = this.axes;
+    this.axes = edges.map(({ from, turned }, e) => {
+      if (from >= 0) {
+        const axis = before[from];
+        return axis && turned ? [axis[1], axis[0]] : axis;
       }
-      if (!line) return [places[from], places[to]];
-      const back = inverse(this.placed[faceFrom[left]]);
+      const { from: a, to: b, left } = pattern.edges[e];
+      if (!line) return [places[a], places[b]];
+      const placed = this.place(faceFrom(left));
+      const back = inverse(placed);
       const onSheet = (t: number): Point =>
-        apply(back, {
-          x: line.at.x + t * line.along.x,
-          y: line.at.y + t * line.along.y,
-          z: this.placed[faceFrom[left]][11],
-        });
+        apply(back, { x: line.at.x + t * line.along.x, y: line.at.y + t * line.along.y, z: placed[11] });
       const [p, q] = [onSheet(0), onSheet(pattern.size)];
-      return along([p, q], pattern.vertices[from], pattern.vertices[to]) ? [p, q] : [q, p];
+      const [r, s] = [pattern.vertices[a], pattern.vertices[b]];
+      return (q.x - p.x) * (s.x - r.x) + (q.y - p.y) * (s.y - r.y) > 0 ? [p, q] : [q, p];
     });
     this.vertices = places;
   }
+}
+
+interface Way {
+  /** For each face the face before it on the way from the pinned one, and the edge between them. */
+  readonly parent: readonly number[];
+  readonly through: readonly number[];
+}
+
+/** The ways are the same for all replays of a pose. */
+const ways = new WeakMap<Pose, Way>();
+
+function wayFromPinned(pose: Pose): Way {
+  const known = ways.get(pose);
+  if (known) return known;
+  const { pattern, pinned } = pose;
+  const parent = pattern.faces.map(() => -1);
+  const through = pattern.faces.map(() => -1);
+  const queue = [pinned];
+  for (const face of queue)
+    for (const e of pattern.faces[face].edges) {
+      const { left, right } = pattern.edges[e];
+      const other = left === face ? right : left;
+      if (other < 0 || other === pinned || parent[other] >= 0) continue;
+      parent[other] = face;
+      through[other] = e;
+      queue.push(other);
+    }
+  const way = { parent, through };
+  ways.set(pose, way);
+  return way;
 }
 
 interface Spot {
@@ -195,8 +197,4 @@ function lookedUp(pose: Pose, p: Point): Spot {
 
 function offLine({ at, along: d }: Line, { x, y }: Point): number {
   return d.x * (y - at.y) - d.y * (x - at.x);
-}
-
-function along([p, q]: Axis, from: Point, to: Point): boolean {
-  return (q.x - p.x) * (to.x - from.x) + (q.y - p.y) * (to.y - from.y) > 0;
 }

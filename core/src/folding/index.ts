@@ -25,6 +25,7 @@ export * from './crease-flap';
 export * from './reverse-fold';
 export * from './compound-moves';
 export * from './echo';
+export * from './recording';
 export * from './pinch';
 export * from './rework';
 export * from './stuck';

@@ -1,6 +1,8 @@
 import * as fc from 'fast-check';
 import {
+  crossing,
   type Hand,
+  lineThrough,
   point,
   type Point,
   type Point3,
@@ -61,6 +63,24 @@ describe('the inexact hand', () => {
     const expected = (2 * sigmaMm) / Math.SQRT2;
     expect(Math.abs(mean)).toBeLessThan((4 * expected) / Math.sqrt(misses.length));
     expect(Math.abs(sd! / expected - 1)).toBeLessThan(0.08);
+  });
+});
+
+describe('pinches by eye', () => {
+  it('miss twice as much as creases that are lined up', () => {
+    const half = { kind: 'point-onto-point' as const, point: point(0, S / 2), onto: point(S, S / 2) };
+    const misses = (pinch: boolean): number[] =>
+      Array.from({ length: 800 }, (_, seed) => {
+        const hand = startSheet(squareSheet(S), { inexact: { sigmaMm: 0.3, seed } });
+        if (pinch) hand.pinch('half', half, { near: point(S / 2, 0), lengthMm: 4 });
+        else {
+          hand.valley('half', half);
+          hand.unfold('half');
+        }
+        return crossing(hand.crease('half'), lineThrough(point(0, 0), point(S, 0)))!.x;
+      });
+    const [crease, mark] = [false, true].map((pinch) => spreadOf(misses(pinch))!.sd!);
+    expect(Math.abs(mark / crease / 2 - 1)).toBeLessThan(1e-6);
   });
 });
 
