@@ -1,6 +1,7 @@
 import { diamondEnvelope } from './diamond-envelope/diamond-envelope';
 import { cardWrap } from './card-wrap/card-wrap';
 import { oblongCanoe, podBoat, squareCanoe } from './canoe/canoe';
+import { closingCube } from './closing-cube/closing-cube';
 import { anyForm, type Form } from './form';
 import { tuckFlapEnvelope } from './tuck-flap-envelope/tuck-flap-envelope';
 import { flatCup } from './flat-cup/flat-cup';
@@ -18,6 +19,7 @@ export const FORMS: Readonly<Record<string, Form>> = Object.fromEntries(
     anyForm(cardWrap),
     anyForm(flatCup),
     anyForm(thirdsTwist),
+    anyForm(closingCube),
     anyForm(squareCanoe),
     anyForm(oblongCanoe),
     anyForm(podBoat),

@@ -15,3 +15,4 @@ export * from './thirds-twist/thirds-twist';
 export * from './card-wrap/card-wrap';
 export * from './canoe/canoe';
 export * from './canoe/hull';
+export * from './closing-cube/closing-cube';

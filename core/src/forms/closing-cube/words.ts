@@ -1,0 +1,140 @@
+import type { StepWords } from '../form';
+
+type CubeStep =
+  | 'over'
+  | 'thirds'
+  | 'upright'
+  | 'diagonal'
+  | 'across'
+  | 'sixthsUpright'
+  | 'sixthsAcross'
+  | 'back'
+  | 'farSlants'
+  | 'nearSlants'
+  | 'walls'
+  | 'lid'
+  | 'tips';
+
+export const CUBE_WORDS: Readonly<Record<CubeStep, StepWords>> = {
+  over: {
+    id: 'over',
+    title: 'Coloured side up',
+    words: 'Turn the sheet over: the coloured side faces up.',
+    check: 'You see the side that will be the outside.',
+    slip: { what: 'The white side is up.', remedy: 'Turn it, or all grid creases bend the wrong way later.' },
+    crease: 'none',
+  },
+  thirds: {
+    id: 'thirds',
+    title: 'Find the thirds',
+    words:
+      'Curve the sheet into a flat S of three equal layers, slide until both raw edges sit on the bends, and press only at the edge nearest you.',
+    check: 'Two short marks divide the near edge into three equal parts.',
+    slip: {
+      what: 'One part is longer.',
+      remedy: 'Slide the bends by a third of the difference and press again; or measure.',
+    },
+    crease: 'pinch',
+  },
+  upright: {
+    id: 'thirds-upright',
+    title: 'Two upright creases',
+    words: 'Bring one side edge to the farther mark, crease all the way, open. Do the same with the other edge.',
+    check: 'Three strips of equal width.',
+    slip: { what: 'The crease slants.', remedy: 'Line up the bottom edge with itself before you press.' },
+    crease: 'sharp',
+  },
+  diagonal: {
+    id: 'diagonal',
+    title: 'One diagonal',
+    words: 'Fold corner to opposite corner, crease, and open.',
+    check: 'The diagonal crosses both upright creases.',
+    slip: { what: 'The corners miss each other.', remedy: 'The sheet is not square: check it before you go on.' },
+    crease: 'sharp',
+  },
+  across: {
+    id: 'thirds-across',
+    title: 'Two creases across',
+    words:
+      'Make the thirds the other way: each crease runs through the point where the diagonal crosses an upright one.',
+    check: 'Nine equal squares.',
+    slip: { what: 'The creases miss the crossings.', remedy: 'Go by the crossings, not by the edge.' },
+    crease: 'sharp',
+  },
+  sixthsUpright: {
+    id: 'sixths-upright',
+    title: 'Halve the strips, upright',
+    words: 'Fold the sheet in half and open; then bring each side edge to the nearer crease and open.',
+    check: 'Five upright creases, six equal strips.',
+    slip: { what: 'A strip is narrower.', remedy: 'Bring the edge exactly to the crease and press again.' },
+    crease: 'sharp',
+  },
+  sixthsAcross: {
+    id: 'sixths-across',
+    title: 'Halve the strips, across',
+    words: 'Do the same the other way.',
+    check: 'A grid of six by six.',
+    slip: {
+      what: 'The grid is not square.',
+      remedy: 'An error of a millimetre shows later; sharpen the creases where they belong.',
+    },
+    crease: 'sharp',
+  },
+  back: {
+    id: 'back',
+    title: 'White side up',
+    words: 'Turn the sheet over.',
+    check: 'The grid lines stand up as ridges.',
+    slip: { what: 'They look like valleys.', remedy: 'You are on the coloured side. Turn it over.' },
+    crease: 'none',
+  },
+  farSlants: {
+    id: 'far-slants',
+    title: 'Four long slants',
+    words:
+      'Bring a corner to the grid point next to the opposite corner, crease, and open. Do it with all four corners.',
+    check: 'A tilted square stands in the middle, its corners on grid points.',
+    slip: {
+      what: 'The creases miss the grid points.',
+      remedy: 'The corner went to a third instead: aim one square short of the far corner.',
+    },
+    crease: 'sharp',
+  },
+  nearSlants: {
+    id: 'near-slants',
+    title: 'Four short slants',
+    words: 'Bring each corner to the centre, crease, and open.',
+    check: 'Three by three tilted squares within the sheet.',
+    slip: { what: 'The tilted squares differ.', remedy: 'Bring the corners exactly to the centre crossing.' },
+    crease: 'sharp',
+  },
+  walls: {
+    id: 'walls',
+    title: 'Raise four walls',
+    words:
+      'Raise one wall and the next beside it: the triangle between them folds inwards in half and lies flat against the inside of the first. Go round the same way; ease the first wall away to slide in the last.',
+    check: 'Each wall has exactly one doubled triangle, all leaning the same way.',
+    slip: { what: 'Two triangles lie on one wall.', remedy: 'One leans the other way. Take it out and turn it round.' },
+    crease: 'sharp',
+  },
+  lid: {
+    id: 'lid',
+    title: 'Twist the lid shut',
+    words:
+      'Put in what it holds. Press all four flaps inwards together, turning them the same way, until they lie flat in a ring.',
+    check: 'A flat square top, with a triangle pointing out over each edge.',
+    slip: { what: 'The last flap will not go under the first.', remedy: 'Open them and push all four at once.' },
+    crease: 'soft',
+  },
+  tips: {
+    id: 'tips',
+    title: 'Tuck the four tips',
+    words: 'Fold each outside triangle back over its edge and tuck it into the slot there, as deep as it goes.',
+    check: 'Four white triangles meet in the middle; nothing sticks out.',
+    slip: {
+      what: 'A tip will not go in.',
+      remedy: 'Its fold is not on the edge. It runs between the two points one square from the sheet’s corner.',
+    },
+    crease: 'sharp',
+  },
+};
