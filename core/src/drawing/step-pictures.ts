@@ -45,6 +45,11 @@ const negative = (p: { x: number; y: number; z: number }): { x: number; y: numbe
   z: -p.z,
 });
 
+/** The sense of a crease that was made and opened again between two poses; 0 when there is none. */
+function madeNow(first: Pose, last: Pose, edge: number): number {
+  return last.pattern === first.pattern && last.sense[edge] !== first.sense[edge] ? last.sense[edge] : 0;
+}
+
 /** Above the paper, from its left to its right: the way a page is turned. */
 function turnOverArrow(room: readonly Point[]): DrawnArrow {
   const xs = room.map((p) => p.x);
@@ -104,7 +109,7 @@ export function stepPictures(step: FormStep, looking: Looking = {}): StepPicture
   const later = poses.slice(1).filter((pose) => pose.pattern === first.pattern);
   const signs = first.angles.map((angle, e) =>
     Math.abs(angle) < 1e-9 && step.creases.includes(first.pattern.edges[e].name)
-      ? Math.sign(later.map((p) => p.angles[e]).find((a) => a) ?? 0)
+      ? Math.sign(later.map((p) => p.angles[e]).find((a) => a) ?? madeNow(first, last, e))
       : 0,
   );
   const common = { hidden: step.view === 'table', roomFor };

@@ -2,6 +2,7 @@ import { type CreasePattern, isBorder, toleranceOf } from '../pattern/crease-pat
 import { creaseStretches, onStretch, type Stretch } from '../pattern/crease-stretches';
 import type { Split } from '../pattern/split-faces';
 import { FoldRefused } from './fold-refused';
+import { type KnownLayers, knownFaces } from './known-layers';
 import { faceAt, type Pose } from './pose';
 import { refine } from './refine';
 import { settle } from './settle';
@@ -33,9 +34,15 @@ export function edgesOn(pattern: CreasePattern, stretch: Pick<Stretch, 'from' | 
  * Many creases move at once: the stretches named take their angles, all other creases keep theirs. Stretches that are
  * not creased yet are creased.
  * @param stays sheet point on the part that stays where it is
+ * @param known which layers lie over which afterwards, where there is a choice
  * @throws FoldRefused when the paper does not close, layers cannot lie so, or a part goes through another
  */
-export function collapse(start: Pose, creases: readonly CreaseAngle[], stays: Point): Collapsed {
+export function collapse(
+  start: Pose,
+  creases: readonly CreaseAngle[],
+  stays: Point,
+  known: readonly KnownLayers[] = [],
+): Collapsed {
   const split = creaseStretches(start.pattern, creases);
   const pose = refine(start, split);
   const angles = [...pose.angles];
@@ -52,6 +59,9 @@ export function collapse(start: Pose, creases: readonly CreaseAngle[], stays: Po
   const pinned = faceAt(pose.pattern, stays);
   return {
     split,
-    pose: settle({ ...pose, angles, pinned, frame: pose.placed[pinned] }, { prefer: pose.order, eitherWay }),
+    pose: settle(
+      { ...pose, angles, pinned, frame: pose.placed[pinned] },
+      { prefer: pose.order, eitherWay, known: knownFaces(pose.pattern, known) },
+    ),
   };
 }

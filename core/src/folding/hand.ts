@@ -11,6 +11,7 @@ import { cutAlong, trim } from './cut';
 import { Echo } from './echo';
 import { FoldRefused } from './fold-refused';
 import { type InexactHand, missing, type Missing } from './inexact';
+import type { KnownLayers } from './known-layers';
 import { noOrder } from './layer-order';
 import { type Extent, nearestOnMark, pinchMark } from './pinch';
 import { creaseOnTable, faceAt, middleOfTable, type Pose, whereIs } from './pose';
@@ -264,8 +265,8 @@ export class Hand {
   }
 
   /** Moves many creases at once, see `collapse`. */
-  collapse(creases: readonly CreaseAngle[], stays: Point): void {
-    this.perform(null, () => collapse(this.current, creases, stays));
+  collapse(creases: readonly CreaseAngle[], stays: Point, known: readonly KnownLayers[] = []): void {
+    this.perform(null, () => collapse(this.current, creases, stays, known));
   }
 
   /**

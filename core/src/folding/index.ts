@@ -32,3 +32,4 @@ export * from './stuck';
 export * from './soft/paper-mesh';
 export * from './layers-at';
 export * from './bend-stacks';
+export * from './known-layers';

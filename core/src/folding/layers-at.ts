@@ -1,7 +1,9 @@
 import type { Point } from '../measure/point';
 import { contains, counterClockwise } from '../pattern/convex';
 import { toleranceOf } from '../pattern/crease-pattern';
-import { placedOutline, type Pose } from './pose';
+import { sideOfFace } from './layer-order';
+import { outlineInFrameOf } from './overlaps';
+import { faceAt, placedOutline, type Pose } from './pose';
 
 /** How many layers of flat paper lie over a table point; edges count for neither side. */
 export function layersAt(pose: Pose, p: Point): number {
@@ -18,4 +20,18 @@ export function flatExtent(pose: Pose): { readonly widthMm: number; readonly hei
     return Math.max(...values) - Math.min(...values);
   };
   return { widthMm: span('x'), heightMm: span('y') };
+}
+
+/** How many layers lie on each other, in whatever plane, where a sheet point has come to lie; its own counts. */
+export function layersThrough(pose: Pose, p: Point): number {
+  const { pattern, placed, order } = pose;
+  const face = faceAt(pattern, p);
+  return (
+    1 +
+    pattern.faces.filter(
+      (_, f) =>
+        sideOfFace(order, face, f) !== 0 &&
+        contains(outlineInFrameOf(pattern, placed, face, f), p, -10 * toleranceOf(pattern)),
+    ).length
+  );
 }

@@ -4,17 +4,11 @@ import { creaseStretches, type Stretch } from '../pattern/crease-stretches';
 import type { Split } from '../pattern/split-faces';
 import { edgesOn } from './collapse';
 import { FoldRefused } from './fold-refused';
+import { type KnownLayers, knownFaces } from './known-layers';
 import { faceAt, isFlat, type Pose } from './pose';
 import { refine } from './refine';
 import { settle, type SettleOptions } from './settle';
 import { apply, compose, IDENTITY, type Point3, type Transform } from './transform';
-
-/** Sheet points of which the second lies over or under the first afterwards, as the viewer sees them. */
-export interface KnownLayers {
-  readonly point: Point;
-  readonly other: Point;
-  readonly lies: 'over' | 'under';
-}
 
 /**
  * A flat piece folded into another flat piece, told by what works and where it goes: these creases may open or close, these
@@ -78,11 +72,7 @@ export function rework(start: Pose, { creases, lands, opens = [], stays, known =
     const options: SettleOptions = {
       prefer: before.order,
       eitherWay,
-      known: known.map(({ point, other, lies }) => ({
-        face: faceAt(pattern, point),
-        other: faceAt(pattern, other),
-        lies,
-      })),
+      known: knownFaces(pattern, known),
     };
     try {
       const pose = settle({ ...before, angles, pinned, frame: before.placed[pinned] }, options);

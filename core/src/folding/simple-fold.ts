@@ -8,7 +8,7 @@ import { noOrder, sideOfFace } from './layer-order';
 import { layerProblem } from './layer-problem';
 import { findOverlaps } from './overlaps';
 import { faceAt, isFlat, type Pose, whiteUp } from './pose';
-import type { KnownLayers } from './rework';
+import { type KnownLayers, knownFaces } from './known-layers';
 import { placeOrRefuse, settle } from './settle';
 import { brokenRule } from './solve-layers';
 import { apply } from './transform';
@@ -78,11 +78,7 @@ export function foldSimply(start: Pose, fold: SimpleFold): Folded {
       order.side[a * order.faces + b] = known;
     }
   if (fold.among) {
-    const known = fold.among.map(({ point, other, lies }) => ({
-      face: faceAt(pattern, point),
-      other: faceAt(pattern, other),
-      lies,
-    }));
+    const known = knownFaces(pattern, fold.among);
     return { pose: settle({ ...before, angles, pinned, frame }, { prefer: order, known }), split, before };
   }
   const broken = brokenRule(layerProblem(pattern, placed), order);

@@ -1,4 +1,5 @@
 import { diamondEnvelope } from './diamond-envelope/diamond-envelope';
+import { bandedBox } from './banded-box/banded-box';
 import { cardWrap } from './card-wrap/card-wrap';
 import { oblongCanoe, podBoat, squareCanoe } from './canoe/canoe';
 import { closingCube } from './closing-cube/closing-cube';
@@ -19,6 +20,7 @@ export const FORMS: Readonly<Record<string, Form>> = Object.fromEntries(
     anyForm(cardWrap),
     anyForm(flatCup),
     anyForm(thirdsTwist),
+    anyForm(bandedBox),
     anyForm(closingCube),
     anyForm(squareCanoe),
     anyForm(oblongCanoe),

@@ -16,3 +16,4 @@ export * from './card-wrap/card-wrap';
 export * from './canoe/canoe';
 export * from './canoe/hull';
 export * from './closing-cube/closing-cube';
+export * from './banded-box/banded-box';

@@ -1,8 +1,9 @@
 import * as z from 'zod';
 import type { CreaseAngle } from '../../folding/collapse';
 import type { Hand } from '../../folding/hand';
-import { faceAt, type Pose, whereIs } from '../../folding/pose';
-import { stackDepth } from '../../folding/stack-depth';
+import { layersThrough } from '../../folding/layers-at';
+import { whereIs } from '../../folding/pose';
+import { mostLayers } from '../../folding/stack-depth';
 import { distance, point, type Point } from '../../measure/point';
 import type { Sheet } from '../../paper/sheet';
 import { atHand, squareFrame } from '../at-hand';
@@ -201,12 +202,6 @@ function fold(hand: Hand, sheet: Sheet, { turning }: ClosingCubeParams): Folding
   return { steps, finished: hand.pose, open };
 }
 
-/** Layers in all where a sheet point's face is thickest. */
-function layersOf(pose: Pose, p: Point): number {
-  const face = faceAt(pose.pattern, p);
-  return 1 + stackDepth(pose, face, 1) + stackDepth(pose, face, -1);
-}
-
 /** A cube in one piece, its lid a ring of four flaps. */
 export const closingCube: Form<ClosingCubeParams> = {
   id: 'closing-cube',
@@ -245,9 +240,10 @@ export const closingCube: Form<ClosingCubeParams> = {
     const length = distance(placed(0, B1), placed(0, B2));
     const width = distance(placed(1, B1), placed(1, B2));
     const height = placed(0, P).z - placed(0, B1).z;
-    const wall = Math.max(...SIDES.map((k) => layersOf(finished, at(k, [2, 2]))));
-    const lid = layersOf(finished, at(0, [1.4, 1]));
-    const floor = layersOf(finished, at(0, [3, 3]));
+    // A wall has its gusset on one half only: on either side of its diagonal.
+    const wall = Math.max(...[1.8, 2.2].map((x) => layersThrough(finished, at(0, [x, 4.1 - x]))));
+    const lid = layersThrough(finished, at(0, [1.4, 1.1]));
+    const floor = layersThrough(finished, at(0, [3.1, 3.05]));
     return {
       cavity: {
         kind: 'box',
@@ -261,7 +257,7 @@ export const closingCube: Form<ClosingCubeParams> = {
         { name: 'grid to crease', mm: distance(at(0, [0, 0]), at(0, L)) },
       ],
       layers: [
-        { name: 'thickest', count: Math.max(lid, wall, floor) },
+        { name: 'thickest', count: mostLayers(finished) },
         { name: 'lid', count: lid },
         { name: 'walls', count: wall },
         { name: 'floor', count: floor },
