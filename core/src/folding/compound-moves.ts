@@ -9,7 +9,8 @@ import {
   reversed,
   sideOf,
 } from '../measure/point';
-import { isBorder, toleranceOf } from '../pattern/crease-pattern';
+import { contains } from '../pattern/convex';
+import { faceOutline, isBorder, toleranceOf } from '../pattern/crease-pattern';
 import type { Stretch } from '../pattern/crease-stretches';
 import { edgesOn } from './collapse';
 import { creaseFlap, isOnLine } from './crease-flap';
@@ -59,7 +60,7 @@ export function squash(pose: Pose, { ridge, onto, name }: Squash): Reworked {
   const corner = crossing(fold, onto);
   if (!corner) throw new FoldRefused('ambiguous', 'The folded edge never meets the line that it should lie on.');
   const tip = whereIs(pose, ridge);
-  const faces = flapFaces(pose, withOnLeft(onto, tip), ridge);
+  const faces = platesAt(pose, ridge);
   const reach = distance(corner, tip);
   // Of the line's two rays, the one on the side where the flap's paper lies between it and the folded edge.
   const ray = [1, -1]
@@ -75,6 +76,15 @@ export function squash(pose: Pose, { ridge, onto, name }: Squash): Reworked {
   ];
   const stays = stayingPoint(pose, faces);
   return rework(pose, { creases, opens, lands: [{ point: ridge, at: reflect(halfway, tip) }], stays });
+}
+
+/** The two flat pieces of paper that meet in a folded edge. */
+function platesAt(pose: Pose, ridge: Point): boolean[] {
+  const { pattern } = pose;
+  const beside = pattern.faces.flatMap((_, f) =>
+    contains(faceOutline(pattern, f), ridge, 1e3 * toleranceOf(pattern)) ? [f] : [],
+  );
+  return joined(pose, beside, (e) => pose.angles[e] === 0);
 }
 
 /** Whether some chosen face lies over the way from a corner to a point. */

@@ -6,6 +6,7 @@ import { closingCube } from './closing-cube/closing-cube';
 import { anyForm, type Form } from './form';
 import { tuckFlapEnvelope } from './tuck-flap-envelope/tuck-flap-envelope';
 import { flatCup } from './flat-cup/flat-cup';
+import { fourPointedDish } from './four-pointed-dish/four-pointed-dish';
 import { pageCorner } from './page-corner/page-corner';
 import { thirdsTwist } from './thirds-twist/thirds-twist';
 import { squareTray } from './square-tray/square-tray';
@@ -20,6 +21,7 @@ export const FORMS: Readonly<Record<string, Form>> = Object.fromEntries(
     anyForm(cardWrap),
     anyForm(flatCup),
     anyForm(thirdsTwist),
+    anyForm(fourPointedDish),
     anyForm(bandedBox),
     anyForm(closingCube),
     anyForm(squareCanoe),

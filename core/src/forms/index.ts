@@ -17,3 +17,4 @@ export * from './canoe/canoe';
 export * from './canoe/hull';
 export * from './closing-cube/closing-cube';
 export * from './banded-box/banded-box';
+export * from './four-pointed-dish/four-pointed-dish';

@@ -1,5 +1,5 @@
 import * as fc from 'fast-check';
-import { BODY_SHARE, FORMS, layersAt, make, openPouch, type Pose, whereIs } from '../../src/index';
+import { BODY_SHARE, DISH_WALL, FORMS, layersAt, make, openPouch, type Pose, whereIs } from '../../src/index';
 import { expectPaper } from '../paper-laws';
 
 const sheet = fc.double({ min: 125, max: 900, noNaN: true });
@@ -241,6 +241,28 @@ describe('closing cube', () => {
           expect(Math.hypot(p.x - s / 2, p.y - s / 2) / s).toBeLessThan(1e-8);
           expect(p.z / s).toBeCloseTo(edge, 8);
         }
+      }),
+      { numRuns: 3 },
+    ));
+});
+
+describe('four-pointed dish', () => {
+  it('has the base, opening, height, points and room of its fact sheet, for all walls', () =>
+    fc.assert(
+      fc.property(sheet, fc.double({ min: DISH_WALL.min, max: DISH_WALL.max, noNaN: true }), (s, w) => {
+        const piece = made('four-pointed-dish', s, { wallMm: w * s });
+        const [b, o] = [Math.SQRT2 - 1, (Math.SQRT2 - 1) * (1 - 2 * w)];
+        const height = w * Math.sqrt(2 * Math.SQRT2 - 2);
+        if (piece.sizes.cavity.kind !== 'box') throw new Error('A dish has a box.');
+        expect(lengthOf(piece, 'base') / s).toBeCloseTo(b, 8);
+        expect(lengthOf(piece, 'opening') / s).toBeCloseTo(o, 8);
+        expect(piece.sizes.cavity.depthMm / s).toBeCloseTo(height, 8);
+        expect(lengthOf(piece, 'tip to tip') / s).toBeCloseTo(o + 2 * (1 / 2 - w), 8);
+        expect((1000 * piece.sizes.volumes![0].ml) / s ** 3).toBeCloseTo((height / 3) * (b * b + b * o + o * o), 8);
+        // It stands on its floor.
+        const { finished } = piece.folding;
+        const [floor, tip] = [whereIs(finished, { x: s / 2, y: 0.51 * s }), whereIs(finished, { x: s, y: s })];
+        expect((tip.z - floor.z) / s).toBeCloseTo(height, 8);
       }),
       { numRuns: 3 },
     ));
