@@ -2,19 +2,15 @@ import {
   area,
   brokenRule,
   CLOSURE,
+  distance3,
   faceOutline,
   findOverlaps,
   layerProblem,
   piercingFaces,
-  type Point3,
   placedOutline,
   type Pose,
   sideOfFace,
 } from '../src/index';
-
-export function distance3(a: Point3, b: Point3): number {
-  return Math.hypot(a.x - b.x, a.y - b.y, a.z - b.z);
-}
 
 /** Whether a pose says for each two faces that share a spot which lies over which. */
 export function orderKnown(pose: Pose): boolean {

@@ -1,4 +1,4 @@
-import { area, type Convex, intersect } from '../pattern/convex';
+import { area, type Convex, intersect, subtract } from '../pattern/convex';
 import { faceOutline } from '../pattern/crease-pattern';
 import { type LayerOrder, sideOfFace } from './layer-order';
 import { OVERLAP_SHARE, outlineInFrameOf } from './overlaps';
@@ -14,16 +14,18 @@ export function stackDepth(pose: Pose, face: number, side: 1 | -1): number {
   const others = pattern.faces.flatMap((_, f) =>
     sideOfFace(order, face, f) === side ? [outlineInFrameOf(pattern, placed, face, f)] : [],
   );
-  const deepest = (region: Convex, from: number): number => {
-    let most = 0;
-    for (let k = from; k < others.length; k++) {
-      if (others.length - k <= most) break;
-      const shared = intersect(region, others[k]);
-      if (area(shared) > smallest) most = Math.max(most, 1 + deepest(shared, k + 1));
-    }
-    return most;
-  };
-  return deepest(faceOutline(pattern, face), 0);
+  // The face cut up by what lies over it: each piece knows how many layers cover it.
+  let pieces: { readonly region: Convex; readonly depth: number }[] = [
+    { region: faceOutline(pattern, face), depth: 0 },
+  ];
+  for (const other of others)
+    pieces = pieces.flatMap((piece) => {
+      const shared = intersect(piece.region, other);
+      if (area(shared) <= smallest) return [piece];
+      const rest = subtract(piece.region, other, smallest);
+      return [{ region: shared, depth: piece.depth + 1 }, ...rest.map((region) => ({ region, depth: piece.depth }))];
+    });
+  return Math.max(...pieces.map(({ depth }) => depth));
 }
 
 /** Counted once for each layer order: poses that only moved, or missed a little, share theirs. */

@@ -10,6 +10,10 @@ export interface Point3 {
 /** A rigid motion: nine rotation entries row by row, then the translation in mm. */
 export type Transform = readonly number[];
 
+export function distance3(a: Point3, b: Point3): number {
+  return Math.hypot(a.x - b.x, a.y - b.y, a.z - b.z);
+}
+
 export const IDENTITY: Transform = [1, 0, 0, 0, 1, 0, 0, 0, 1, 0, 0, 0];
 
 /** Where a motion takes a point of the sheet (z = 0) or of space. */

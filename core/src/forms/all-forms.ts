@@ -7,6 +7,7 @@ import { anyForm, type Form } from './form';
 import { tuckFlapEnvelope } from './tuck-flap-envelope/tuck-flap-envelope';
 import { flatCup } from './flat-cup/flat-cup';
 import { fourPointedDish } from './four-pointed-dish/four-pointed-dish';
+import { gussetedBag } from './gusseted-bag/gusseted-bag';
 import { pageCorner } from './page-corner/page-corner';
 import { thirdsTwist } from './thirds-twist/thirds-twist';
 import { squareTray } from './square-tray/square-tray';
@@ -21,6 +22,7 @@ export const FORMS: Readonly<Record<string, Form>> = Object.fromEntries(
     anyForm(cardWrap),
     anyForm(flatCup),
     anyForm(thirdsTwist),
+    anyForm(gussetedBag),
     anyForm(fourPointedDish),
     anyForm(bandedBox),
     anyForm(closingCube),

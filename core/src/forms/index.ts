@@ -18,3 +18,4 @@ export * from './canoe/hull';
 export * from './closing-cube/closing-cube';
 export * from './banded-box/banded-box';
 export * from './four-pointed-dish/four-pointed-dish';
+export * from './gusseted-bag/gusseted-bag';

@@ -1,5 +1,6 @@
 import * as fc from 'fast-check';
 import {
+  distance3,
   crossing,
   type Hand,
   lineThrough,
@@ -14,7 +15,7 @@ import {
   startSheet,
   whereIs,
 } from '../../src/index';
-import { distance3, expectPaper } from '../paper-laws';
+import { expectPaper } from '../paper-laws';
 
 const S = 120;
 const SPOTS = [point(1, 2), point(S - 3, 4), point(50, 90), point(S / 2, S / 2)];

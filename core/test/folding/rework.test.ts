@@ -1,5 +1,6 @@
 import * as fc from 'fast-check';
 import {
+  distance3,
   distance,
   FoldRefused,
   type Hand,
@@ -13,7 +14,7 @@ import {
   startSheet,
   whereIs,
 } from '../../src/index';
-import { distance3, expectPaper } from '../paper-laws';
+import { expectPaper } from '../paper-laws';
 
 const S = 100;
 const CENTRE = point(S / 2, S / 2);

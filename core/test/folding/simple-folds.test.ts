@@ -1,6 +1,15 @@
 import * as fc from 'fast-check';
-import { FoldRefused, type Hand, point, type Pose, rectangleSheet, startSheet, whereIs } from '../../src/index';
-import { distance3, expectPaper } from '../paper-laws';
+import {
+  distance3,
+  FoldRefused,
+  type Hand,
+  point,
+  type Pose,
+  rectangleSheet,
+  startSheet,
+  whereIs,
+} from '../../src/index';
+import { expectPaper } from '../paper-laws';
 
 const share = fc.double({ min: 0.05, max: 0.95, noNaN: true });
 /** Bring one point of the sheet onto another, over or behind. */

@@ -1,5 +1,6 @@
 import * as fc from 'fast-check';
 import {
+  distance3,
   foldAngle,
   foldTargets,
   meshEdges,
@@ -14,7 +15,6 @@ import {
   squareSheet,
   startSheet,
 } from '../../src/index';
-import { distance3 } from '../paper-laws';
 
 const at = (x: number, y: number, z = 0): Point3 => ({ x, y, z });
 
