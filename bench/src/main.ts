@@ -1,11 +1,15 @@
 import {
   countFoldings,
+  creasePicture,
   firstFolding,
   finishedCache,
   foldTargets,
+  FORMS,
+  make,
   makeTray,
   measureFinished,
   paperMesh,
+  pieceScene,
   relax,
   sizeTray,
   squareSheet,
@@ -77,4 +81,15 @@ const soft = measure('bring a half-folded sheet to rest, about 300 triangles', 6
   relax(paper.mesh, { folds: foldTargets(paper, () => 90 + k, 0.05), pins }, { bend: 30, tolerance: 1e-5 });
 });
 
-printTable([answer, fold, pictures, counts, ...growth, replays, soft]);
+/** What a drag of the sheet's size asks for, form by form: fold, measure, crease pattern, piece to be turned. */
+const tried = Object.values(FORMS).map((form) =>
+  measure(`try ${form.id} at another sheet`, 12, (k) => {
+    const heightMm = 150 + k;
+    const widthMm = form.sheetShape === 'square' ? heightMm : 1.29 * heightMm;
+    const piece = make(form.id, { sheet: { widthMm, heightMm }, params: {}, paper: { thicknessMm: 0.1 } });
+    creasePicture(piece.folding.finished);
+    pieceScene(piece);
+  }),
+);
+
+printTable([answer, fold, pictures, counts, ...growth, replays, soft, ...tried]);
