@@ -88,7 +88,7 @@ const tried = Object.values(FORMS).map((form) =>
     const widthMm = form.sheetShape === 'square' ? heightMm : 1.29 * heightMm;
     const piece = make(form.id, { sheet: { widthMm, heightMm }, params: {}, paper: { thicknessMm: 0.1 } });
     creasePicture(piece.folding.finished);
-    pieceScene(piece);
+    pieceScene(piece.folding.finished, piece.sizes);
   }),
 );
 

@@ -1,13 +1,14 @@
-import { isFlat, type Pose } from '../folding/pose';
+import { isFlat, type Pose, whereIs } from '../folding/pose';
 import type { Point3 } from '../folding/transform';
-import type { Opened } from '../forms/form';
-import type { Made } from '../forms/make';
+import type { Cavity, FormSizes, Opened } from '../forms/form';
+import type { Point } from '../measure/point';
+import { area } from '../pattern/convex';
 import { draw } from './draw';
 import type { Drawing } from './drawing';
 import { skinOf, type SkinPiece } from './skin';
 import { spreadLayers } from './spread-layers';
 import type { Part } from './surfaces';
-import { FROM_ABOVE, fromDirection } from './view';
+import { FROM_ABOVE, fromDirection, project } from './view';
 
 /** A folded piece with what goes in and a lid that goes over, if it has one, ready to be shown. */
 export interface PaperScene {
@@ -31,53 +32,56 @@ export function pieceDrawing(pose: Pose): Drawing {
 }
 
 /** Share of the room that the thing shown in it fills. */
-const FILLED = 0.62;
+const FILLED = 0.68;
 
-/** Something that stands in a piece, so that its size can be seen: in boats, a block on the floor. */
-function contentsOf({ sizes, folding }: Made): Point3[][] {
+/** A block on the floor of a standing piece, so that its size can be seen. */
+function contentsOn(pose: Pose, floor: readonly Point[], depthMm: number): Point3[][] {
+  const corners = floor.map((p) => whereIs(pose, p));
+  const centre = ['x', 'y', 'z'].map(
+    (axis) => corners.reduce((sum, p) => sum + p[axis as 'x' | 'y' | 'z'], 0) / corners.length,
+  );
+  const level = (up: number): Point3[] =>
+    corners.map((p) => ({
+      x: centre[0] + FILLED * (p.x - centre[0]),
+      y: centre[1] + FILLED * (p.y - centre[1]),
+      z: centre[2] + up * FILLED * depthMm,
+    }));
+  const [ring, top] = [level(0.02), level(1)].map((loop) => (area(loop) < 0 ? [...loop].reverse() : loop));
+  return [top, [...ring].reverse(), ...ring.map((p, k) => [p, ring[(k + 1) % 4], top[(k + 1) % 4], top[k]])];
+}
+
+/** How high something may stand in a cavity. */
+function depthOf(cavity: Cavity): number {
+  return cavity.kind === 'box' ? cavity.depthMm : cavity.kind === 'hull' ? cavity.sideMm : 0;
+}
+
+/**
+ * A piece in one of its lies, with something in it where it can be seen: a block on the floor, or the outline of the
+ * largest flat thing in a pocket.
+ * @param floor sheet points of the floor's corners
+ */
+export function pieceScene(pose: Pose, sizes: FormSizes, floor?: readonly Point[]): PaperScene {
   const { cavity } = sizes;
-  if (cavity.kind !== 'hull') return [];
-  const corners = folding.finished.pattern.faces.flatMap((face, f) =>
-    Math.abs(folding.finished.placed[f][8]) > 1 - 1e-9
-      ? face.vertices.map((v) => {
-          const { x, y } = folding.finished.pattern.vertices[v];
-          const m = folding.finished.placed[f];
-          return { x: m[0] * x + m[1] * y + m[9], y: m[3] * x + m[4] * y + m[10], z: m[6] * x + m[7] * y + m[11] };
-        })
-      : [],
-  );
-  const mean = (axis: 'x' | 'y' | 'z'): number => {
-    const values = corners.map((p) => p[axis]);
-    return (Math.min(...values) + Math.max(...values)) / 2;
-  };
-  return block(
-    { x: mean('x'), y: mean('y'), z: Math.min(...corners.map((p) => p.z)) },
-    // The boat lies along y.
-    [FILLED * cavity.floorWidthMm, FILLED * 0.6 * cavity.floorLengthMm, FILLED * cavity.sideMm],
-  );
-}
-
-function block({ x, y, z }: Point3, [width, length, height]: readonly [number, number, number]): Point3[][] {
-  const at = (sx: number, sy: number, up: number): Point3 => ({
-    x: x + (sx * width) / 2,
-    y: y + (sy * length) / 2,
-    z: z + 0.02 * height + up * height,
-  });
-  const ring = [at(-1, -1, 0), at(1, -1, 0), at(1, 1, 0), at(-1, 1, 0)];
-  const top = [at(-1, -1, 1), at(1, -1, 1), at(1, 1, 1), at(-1, 1, 1)];
-  return [top, [...ring].reverse(), ...ring.map((p, i) => [p, ring[(i + 1) % 4], top[(i + 1) % 4], top[i]])];
-}
-
-/** A made piece on its own. */
-export function pieceScene(made: Made): PaperScene {
-  const { finished } = made.folding;
-  const contents = contentsOf(made);
+  const contents = floor && !isFlat(pose) ? contentsOn(pose, floor, depthOf(cavity)) : [];
   const parts: Part[] = [
-    { kind: 'paper', pose: finished },
+    { kind: 'paper', pose },
     ...(contents.length ? [{ kind: 'thing' as const, sides: contents }] : []),
   ];
-  const drawing = isFlat(finished) ? pieceDrawing(finished) : draw(parts, SCENE_VIEW);
-  return { open: drawing, closed: drawing, piece: skinOf(finished), lid: [], contents, liftMm: 0 };
+  const drawing = isFlat(pose) ? withOutline(pieceDrawing(pose), cavity) : draw(parts, SCENE_VIEW);
+  return { open: drawing, closed: drawing, piece: skinOf(pose), lid: [], contents, liftMm: 0 };
+}
+
+/** Adds the outline of what a pocket holds, as an edge below other layers. */
+function withOutline(drawing: Drawing, cavity: Cavity): Drawing {
+  if (cavity.kind !== 'pocket') return drawing;
+  const corners = cavity.corners.map((p) => project(FROM_ABOVE, p));
+  return {
+    ...drawing,
+    lines: [
+      ...drawing.lines,
+      ...corners.map((from, k) => ({ kind: 'hidden' as const, from, to: corners[(k + 1) % corners.length] })),
+    ],
+  };
 }
 
 /** A soft piece in the shape that it has in use: coloured outside, white inside. */

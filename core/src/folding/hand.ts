@@ -21,6 +21,8 @@ import { foldReverse } from './reverse-fold';
 import { type Rework, rework } from './rework';
 import { settle } from './settle';
 import { foldSimply, type SimpleFold } from './simple-fold';
+import { type PaperMesh, paperMesh, type PaperMeshOptions } from './soft/paper-mesh';
+import { type Relaxed, relaxing, type RelaxOptions, type RelaxProgress, type SoftTargets } from './soft/relax';
 import { refuseUnstuck, stick, type Stuck } from './stuck';
 import { compose, IDENTITY, overUpright, type Transform, turnOnTable } from './transform';
 
@@ -262,6 +264,20 @@ export class Hand {
    */
   stand(creases: readonly CreaseAngle[], bends: readonly StackBend[], stays: Point): void {
     this.perform(null, () => collapse(this.current, [...creases, ...bendStacks(this.current, bends)], stays));
+  }
+
+  /**
+   * Lets the paper as it lies give way to forces and come to rest, see `relax`; the pose stays as it was. Comes up for air
+   * after every step; sent `true`, it stops.
+   * @param targets what acts on the mesh that is made of the paper
+   */
+  *shape(
+    mesh: PaperMeshOptions,
+    targets: (paper: PaperMesh) => SoftTargets,
+    options: RelaxOptions = {},
+  ): Generator<RelaxProgress, { readonly paper: PaperMesh; readonly rested: Relaxed }, boolean> {
+    const paper = paperMesh(this.pose, mesh);
+    return { paper, rested: yield* relaxing(paper.mesh, targets(paper), options) };
   }
 
   /** Moves many creases at once, see `collapse`. */

@@ -160,6 +160,8 @@ export interface FormFacts {
   readonly closes: string;
   readonly adhesive: 'none' | 'optional' | 'needed';
   readonly cuts: 'none' | 'optional' | 'needed';
+  /** Lengths that stay as they are on a larger sheet: an overlap, a seam. */
+  readonly fixedLengths?: boolean;
   readonly skill: 1 | 2 | 3;
   readonly minutes: number;
   /** Which papers suit, and why. */
@@ -179,6 +181,8 @@ export interface Form<P = unknown> extends FormFacts {
   fold(hand: Hand, sheet: Sheet, params: P, unit?: ShownUnit): Folding;
   /** Measures the poses that folding gave. */
   sizes(folding: Folding, sheet: Sheet, params: P, thicknessMm: number): FormSizes;
+  /** The corners of the floor on the sheet, where a block would stand. */
+  floor?(sheet: Sheet, params: P): readonly Point[];
   /** Brings a soft piece into the shape that it has in use; comes up for air, and stops when sent `true`. */
   opened?(sizes: FormSizes): Generator<RelaxProgress, Opened, boolean>;
 }
@@ -189,5 +193,6 @@ export function anyForm<P>(form: Form<P>): Form {
     ...form,
     fold: (hand, sheet, params, unit) => form.fold(hand, sheet, form.params.parse(params), unit),
     sizes: (folding, sheet, params, thicknessMm) => form.sizes(folding, sheet, form.params.parse(params), thicknessMm),
+    floor: form.floor && ((sheet, params) => form.floor!(sheet, form.params.parse(params))),
   };
 }

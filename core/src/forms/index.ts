@@ -1,6 +1,7 @@
 export * from './form';
 export * from './all-forms';
 export * from './make';
+export * from './scaled';
 export * from './square-tray/square-tray';
 export * from './square-tray/words';
 export * from './square-tray/assembled';

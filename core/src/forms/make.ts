@@ -23,8 +23,11 @@ export interface Made {
   readonly sizes: FormSizes;
 }
 
-/** @throws RangeError for a sheet that the form does not take, saying why */
-function sheetFor({ name, sheetShape, leastSheetMm }: Form, { widthMm, heightMm }: SheetSize): Sheet {
+/**
+ * The sheet as it lies when a form starts.
+ * @throws RangeError for a sheet that the form does not take, saying why
+ */
+export function sheetFor({ name, sheetShape, leastSheetMm }: Form, { widthMm, heightMm }: SheetSize): Sheet {
   const [short, long] = [Math.min(widthMm, heightMm), Math.max(widthMm, heightMm)];
   if (short < leastSheetMm)
     throw new RangeError(

@@ -225,6 +225,29 @@ describe('soft paper', () => {
       expect(distance3(result.vertices[corner], result.vertices[opposite])).toBeCloseTo(chord, 3);
     });
 
+    it('is shaped by the hand that holds it, and goes on lying as it lay', () => {
+      const hand = startSheet(squareSheet(100));
+      hand.valley('half', { kind: 'point-onto-point', point: point(0, 50), onto: point(100, 50) });
+      hand.open3d({ half: 60 }, point(90, 50));
+      const before = hand.pose;
+      const work = hand.shape(
+        { cellMm: 30 },
+        (paper) => ({
+          folds: foldTargets(paper, () => 20, 0.5),
+          pins: paper.mesh.triangles[0].map((vertex) => ({ vertex })),
+        }),
+        { bend: 50, tolerance: 1e-8 },
+      );
+      let state = work.next(false);
+      while (!state.done) state = work.next(false);
+      const { paper, rested } = state.value;
+      const [a, b] = [point(0, 0), point(100, 0)].map((p) =>
+        paper.mesh.rest.findIndex((q) => q.x === p.x && q.y === p.y),
+      );
+      expect(distance3(rested.vertices[a], rested.vertices[b])).toBeCloseTo(100 * Math.sin((80 * Math.PI) / 180), 2);
+      expect(hand.pose).toEqual(before);
+    });
+
     it('may take some faces only', () => {
       const pose = tent(60);
       const { mesh, creases } = paperMesh(pose, { cellMm: 20, faces: (f) => f === 0 });

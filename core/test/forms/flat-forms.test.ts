@@ -1,5 +1,16 @@
 import * as fc from 'fast-check';
-import { BODY_SHARE, DISH_WALL, FORMS, layersAt, make, openPouch, type Pose, whereIs } from '../../src/index';
+import {
+  BODY_SHARE,
+  DISH_WALL,
+  distance3,
+  FORMS,
+  layersAt,
+  make,
+  openPouch,
+  type Pose,
+  scaledFolding,
+  whereIs,
+} from '../../src/index';
 import { expectPaper } from '../paper-laws';
 
 const sheet = fc.double({ min: 125, max: 900, noNaN: true });
@@ -61,6 +72,32 @@ describe.each(Object.keys(FORMS))('%s', (id) => {
       expect(two.sizes.lengths[k].mm).toBeCloseTo(2 * mm, 6);
     });
     expect(two.sizes.layers).toEqual(one.sizes.layers);
+  });
+
+  it('scaled it is what it is when folded anew, unless it has fixed lengths', () => {
+    if (FORMS[id].fixedLengths) return;
+    const [one, two] = [made(id, 150), made(id, 375)];
+    const { finished, open, flat } = scaledFolding(one.folding, 2.5);
+    for (const [scaled, anew] of [
+      [finished, two.folding.finished],
+      [open, two.folding.open === two.folding.finished ? undefined : two.folding.open],
+      [flat, two.folding.flat],
+    ] as const) {
+      expect(scaled === undefined).toBe(anew === undefined);
+      if (!scaled || !anew) continue;
+      const { widthMm, heightMm } = sheetOf(id, 375);
+      for (const [x, y] of [
+        [0.07, 0.11],
+        [0.52, 0.47],
+        [0.31, 0.83],
+        [0.96, 0.29],
+      ]) {
+        const upright = FORMS[id].sheetShape !== 'square' && id !== 'card-template-wrap';
+        const p = upright ? { x: x * heightMm, y: y * widthMm } : { x: x * widthMm, y: y * heightMm };
+        expect(distance3(whereIs(scaled, p), whereIs(anew, p))).toBeLessThan(1e-6);
+      }
+      expect(scaled.angles.map((a) => Math.round(a * 1e6))).toEqual(anew.angles.map((a) => Math.round(a * 1e6)));
+    }
   });
 
   it('is as thick as its layers', () => {

@@ -346,6 +346,10 @@ export const bandedBox: Form<BandedBoxParams> = {
   papers: '60 to 100 g/m². Where the points meet five layers lie in the lid.',
   cautions: ['No candles inside or beside it.'],
   fold,
+  floor(sheet, params) {
+    const { x3, y1, on } = frameOf(sheet, params);
+    return [on(x3, y1), on(-x3, y1), on(-x3, -y1), on(x3, -y1)];
+  },
   sizes({ finished }, sheet, params, thicknessMm) {
     const { u, x3, x4, y1, b, on } = frameOf(sheet, params);
     const at = (xi: number, eta: number) => whereIs(finished, on(xi, eta));

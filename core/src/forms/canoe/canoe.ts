@@ -294,6 +294,11 @@ export function canoe(kind: CanoeKind): Form<CanoeParams> {
       'Paper is not waterproof: test it empty first, and expect minutes rather than hours.',
     ],
     fold: (hand, sheet, params) => fold(kind, hand, sheet, params),
+    floor(sheet) {
+      const { width, length, h, e } = frameOf(sheet);
+      const mid = width / 2;
+      return [point(mid - h, e), point(mid + h, e), point(mid + h, length - e), point(mid - h, length - e)];
+    },
     sizes(folding, sheet, _params, thicknessMm) {
       const frame = frameOf(sheet);
       const hull = measuredHull(folding, frame);

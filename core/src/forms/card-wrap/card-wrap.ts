@@ -206,6 +206,7 @@ export const cardWrap: Form<CardWrapParams> = {
   holds: ['flat things'],
   closes: 'tape, a sticker or a seal over the last seam',
   adhesive: 'needed',
+  fixedLengths: true,
   cuts: 'none',
   skill: 1,
   minutes: 4,

@@ -234,6 +234,7 @@ export const closingCube: Form<ClosingCubeParams> = {
   papers: '70 to 120 g/m², crisp. Nine layers lie in the lid; a paper with two colours gives a contrasting top.',
   cautions: ['Dice and rings are small: keep them from small children.'],
   fold,
+  floor: (sheet, { turning }) => SIDES.map((k) => frameOf(sheet, turning).at(k, B1)),
   sizes({ finished }, sheet, { turning }, thicknessMm) {
     const { at } = frameOf(sheet, turning);
     const placed = (k: number, p: readonly [number, number]) => whereIs(finished, at(k, p));

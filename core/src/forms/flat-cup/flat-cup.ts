@@ -16,6 +16,8 @@ export const flatCupParams = z.object({
   front: z.enum(['tucked', 'over']).default('tucked'),
   /** `up`: left standing as a lid. */
   back: z.enum(['behind', 'up']).default('behind'),
+  /** How the one mark is made: pinched at the edge, or creased all the way. */
+  mark: z.enum(['pinched', 'creased']).default('pinched'),
 });
 
 type FlatCupParams = z.infer<typeof flatCupParams>;
@@ -30,7 +32,7 @@ const COMFORT_SHARE = 0.57;
 /** Where the mark lies on a raw edge, as a share of the side: the tangent of an eighth of a turn's half. */
 const K = Math.SQRT2 - 1;
 
-function fold(hand: Hand, sheet: Sheet, { front, back }: FlatCupParams): Folding {
+function fold(hand: Hand, sheet: Sheet, { front, back, mark }: FlatCupParams): Folding {
   const { side, on } = squareFrame(sheet);
   const { onto, line } = atHand(hand);
   const { steps, step } = recordSteps(hand);
@@ -57,15 +59,15 @@ function fold(hand: Hand, sheet: Sheet, { front, back }: FlatCupParams): Folding
           onto: line(left, right),
           moving: hand.at(on(0, 0.5)),
         },
-        { near: on(K, 0), lengthMm: 0.09 * side },
+        mark === 'pinched' ? { near: on(K, 0), lengthMm: 0.09 * side } : { from: left, to: on(K, 0) },
       );
     },
   );
-  const mark = (): { x: number; y: number } => hand.mark('mark', on(K, 0));
+  const markAt = (): { x: number; y: number } => hand.mark('mark', on(K, 0));
   step(
     words.left,
     { creases: ['left side'], arrows: [{ kind: 'fold', grip: left }], landmarks: [{ point: on(K, 0), name: 'mark' }] },
-    () => hand.valley('left side', { kind: 'point-onto-point', point: hand.at(left), onto: mark() }),
+    () => hand.valley('left side', { kind: 'point-onto-point', point: hand.at(left), onto: markAt() }),
   );
   step(words.right, { creases: ['right side'], arrows: [{ kind: 'fold', grip: right }] }, () =>
     // The mark's mirror image is the upper end of the first corner's fold.
@@ -117,6 +119,18 @@ export const flatCup: Form<FlatCupParams> = {
         options: [
           { value: 'tucked', label: 'Tucked into the front' },
           { value: 'over', label: 'Laid over the front' },
+        ],
+      },
+    },
+    {
+      key: 'mark',
+      label: 'The mark',
+      why: 'A pinch leaves the front clean; a whole crease is easier, and leaves a trace across it.',
+      input: {
+        kind: 'choice',
+        options: [
+          { value: 'pinched', label: 'Pinched at the edge' },
+          { value: 'creased', label: 'Creased all the way' },
         ],
       },
     },

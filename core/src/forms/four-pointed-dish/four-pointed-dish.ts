@@ -320,6 +320,7 @@ export const fourPointedDish: Form<DishParams> = {
     '60 to 90 g/m². Twenty thin layers lie at two corners while it is folded, so thick paper does not press flat.',
   cautions: ['Small pieces and small children do not go together.'],
   fold,
+  floor: (sheet, params) => SIDES.map((k) => frameOf(sheet, params).at(k, ...BASE)),
   sizes({ finished, flat }, sheet, params, thicknessMm) {
     const frame = frameOf(sheet, params);
     const { at, w } = frame;

@@ -264,6 +264,7 @@ export const gussetedBag: Form<BagParams> = {
   holds: ['boxes and blocks', 'loose pieces'],
   closes: 'a ribbon round the pleats, or its mouth folded over',
   adhesive: 'needed',
+  fixedLengths: true,
   cuts: 'none',
   skill: 3,
   minutes: 25,
@@ -273,6 +274,10 @@ export const gussetedBag: Form<BagParams> = {
     'Do not lift a full bag by its fan.',
   ],
   fold,
+  floor(sheet, params) {
+    const { x1, x2, d, l } = frameOf(sheet, params);
+    return [point(x1 + d / 2, l), point(x2 - d / 2, l), point(x2 + d / 2, l), point(x1 - d / 2, l)];
+  },
   sizes({ finished, flat }, sheet, params, thicknessMm) {
     const frame = frameOf(sheet, params);
     const { x1, x2, d, l, height, q } = frame;

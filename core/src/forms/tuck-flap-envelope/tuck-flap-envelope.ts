@@ -16,6 +16,8 @@ export const tuckFlapParams = z.object({
   hemMm: z.number().positive().nullable().default(null),
   /** Width of each side fold, which is the height of the pocket's front, in mm; null for three sixteenths. */
   sideMm: z.number().positive().nullable().default(null),
+  /** Marks found by folding: pinched at the edges only, or creased all the way. */
+  marks: z.enum(['pinched', 'creased']).default('pinched'),
 });
 
 export type TuckFlapParams = z.infer<typeof tuckFlapParams>;
@@ -57,7 +59,7 @@ function fold(hand: Hand, sheet: Sheet, params: TuckFlapParams, unit?: ShownUnit
     hand.pinch(
       name,
       { kind: 'point-onto-point', point: hand.at(on(x, 0)), onto: target },
-      { near: on(x, y), lengthMm: 0.07 * side },
+      params.marks === 'pinched' ? { near: on(x, y), lengthMm: 0.07 * side } : { from: on(x, y), to: on(0.5, y) },
     );
 
   if (!measured) {
@@ -205,6 +207,18 @@ export const tuckFlapEnvelope: Form<TuckFlapParams> = {
   leastSheetMm: 110,
   params: tuckFlapParams,
   fields: [
+    {
+      key: 'marks',
+      label: 'Marks found by folding',
+      why: 'Pinched marks hardly show; whole creases are easier to line up, and show on the back.',
+      input: {
+        kind: 'choice',
+        options: [
+          { value: 'pinched', label: 'Pinched at the edges' },
+          { value: 'creased', label: 'Creased all the way' },
+        ],
+      },
+    },
     {
       key: 'hemMm',
       label: 'Hem',

@@ -10,6 +10,8 @@ import {
   openedScene,
   pieceDrawing,
   pieceScene,
+  scaledFolding,
+  sheetFor,
   type SheetSize,
   type Drawing,
   type FormStep,
@@ -74,10 +76,16 @@ export interface FormStepsAsked extends FormAsked {
 
 export type Attempt<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly why: string };
 
+/** A lie that a piece has: finished, open for filling, or flat for carrying. */
+export interface Lie {
+  readonly name: 'finished' | 'open' | 'flat';
+  readonly scene: PaperScene;
+}
+
 export interface TriedPiece {
   readonly sizes: FormSizes;
   readonly creasePattern: Drawing;
-  readonly scene: PaperScene;
+  readonly lies: readonly Lie[];
   readonly steps: number;
 }
 export type Tried = Attempt<TriedPiece>;
@@ -89,6 +97,36 @@ export interface OpenedPiece extends Pick<Opened, 'volumes' | 'note'> {
 
 const madeForm = ({ formId, sheet, params, thicknessMm }: FormAsked, unit?: ShownUnit): Made =>
   make(formId, { sheet, params, paper: { thicknessMm }, unit });
+
+let last: { readonly key: string; readonly made: Made } | null = null;
+
+/**
+ * The piece at its sheet. While only the sheet's size is dragged and no length is given, it is similar to the piece before:
+ * that one is scaled and measured anew instead of folded anew.
+ */
+function similar(asked: FormAsked): Pick<Made, 'folding' | 'sizes'> & { readonly steps: number } {
+  const { formId, sheet, params, thicknessMm } = asked;
+  const form = FORMS[formId];
+  const fixed =
+    form.fixedLengths ??
+    form.fields.some(({ key, input }) => input.kind === 'length' && typeof params[key] === 'number');
+  const key = fixed
+    ? null
+    : JSON.stringify([formId, params, Math.round((1e9 * sheet.widthMm) / sheet.heightMm), thicknessMm]);
+  if (key && last?.key === key) {
+    const { made: before } = last;
+    const folding = scaledFolding(before.folding, sheet.widthMm / before.sheet.widthMm);
+    const lying = sheetFor(form, sheet);
+    return {
+      folding,
+      sizes: form.sizes(folding, lying, form.params.parse(params), thicknessMm),
+      steps: before.folding.steps.length,
+    };
+  }
+  const piece = madeForm(asked);
+  if (key) last = { key, made: piece };
+  return { ...piece, steps: piece.folding.steps.length };
+}
 
 /** What a sheet or a setting does not allow is told in words; anything else is a fault of ours. */
 function attempt<T>(work: () => T): Attempt<T> {
@@ -157,13 +195,14 @@ export const foldingTasks = {
   /** A form tried at a sheet and parameters: what comes out, or why nothing does. */
   tried(asked: FormAsked): Tried {
     return attempt(() => {
-      const piece = madeForm(asked);
-      return {
-        sizes: piece.sizes,
-        creasePattern: creasePicture(piece.folding.finished),
-        scene: pieceScene(piece),
-        steps: piece.folding.steps.length,
-      };
+      const { folding, sizes, steps } = similar(asked);
+      const form = FORMS[asked.formId];
+      const floor = form.floor?.(sheetFor(form, asked.sheet), form.params.parse(asked.params));
+      const { finished, open, flat } = folding;
+      const lies: Lie[] = [{ name: 'finished', scene: pieceScene(finished, sizes, floor) }];
+      if (open && open !== finished) lies.push({ name: 'open', scene: pieceScene(open, sizes, floor) });
+      if (flat) lies.push({ name: 'flat', scene: pieceScene(flat, sizes) });
+      return { sizes, creasePattern: creasePicture(finished), lies, steps };
     });
   },
 

@@ -10,7 +10,7 @@ import { LengthPipe } from '../../ui/length-text/length.pipe';
 import { SizesPipe } from '../../ui/length-text/sizes.pipe';
 import { PaperModel } from '../../ui/paper-model/paper-model';
 import { Folding, type OpeningState } from '../../workers/folding.service';
-import type { FormAsked, TriedPiece } from '../../workers/folding-tasks';
+import type { FormAsked, Lie, TriedPiece } from '../../workers/folding-tasks';
 import { cavityFacts } from '../cavity-facts';
 import { readFormQuery, writeFormQuery } from '../form-query';
 
@@ -74,6 +74,19 @@ export class TryForm {
     ),
     { initialValue: null as OpeningState | null },
   );
+  /** Which of its lies is shown. */
+  protected readonly lie = linkedSignal<string, Lie['name']>({ source: this.id, computation: () => 'finished' });
+  protected readonly scene = computed(() => {
+    const piece = this.shown().piece;
+    const shown = piece?.lies.find(({ name }) => name === this.lie()) ?? piece?.lies[0];
+    // A soft piece is finished when it has been pressed open.
+    return (shown?.name === 'finished' && this.opened()?.scene) || shown?.scene;
+  });
+  protected readonly lieWords: Readonly<Record<Lie['name'], string>> = {
+    finished: 'Finished',
+    open: 'Open, to be filled',
+    flat: 'Flat, to be carried',
+  };
   protected readonly opened = computed(() => this.opening()?.piece ?? null);
 
   constructor() {
