@@ -1,5 +1,5 @@
 import { isFlat, type Pose, whereIs } from '../folding/pose';
-import type { Point3 } from '../folding/transform';
+import { distance3, type Point3 } from '../folding/transform';
 import type { Cavity, FormSizes, Opened } from '../forms/form';
 import type { Point } from '../measure/point';
 import { area } from '../pattern/convex';
@@ -35,15 +35,18 @@ export function pieceDrawing(pose: Pose): Drawing {
 const FILLED = 0.68;
 
 /** A block on the floor of a standing piece, so that its size can be seen. */
-function contentsOn(pose: Pose, floor: readonly Point[], depthMm: number): Point3[][] {
+function contentsOn(pose: Pose, floor: readonly Point[], cavity: Cavity): Point3[][] {
   const corners = floor.map((p) => whereIs(pose, p));
+  const depthMm = depthOf(cavity);
+  // Where the opening is narrower than the floor, the opening counts.
+  const room = cavity.kind === 'box' ? Math.min(1, cavity.lengthMm / distance3(corners[0], corners[1])) : 1;
   const centre = ['x', 'y', 'z'].map(
     (axis) => corners.reduce((sum, p) => sum + p[axis as 'x' | 'y' | 'z'], 0) / corners.length,
   );
   const level = (up: number): Point3[] =>
     corners.map((p) => ({
-      x: centre[0] + FILLED * (p.x - centre[0]),
-      y: centre[1] + FILLED * (p.y - centre[1]),
+      x: centre[0] + FILLED * room * (p.x - centre[0]),
+      y: centre[1] + FILLED * room * (p.y - centre[1]),
       z: centre[2] + up * FILLED * depthMm,
     }));
   const [ring, top] = [level(0.02), level(1)].map((loop) => (area(loop) < 0 ? [...loop].reverse() : loop));
@@ -62,7 +65,7 @@ function depthOf(cavity: Cavity): number {
  */
 export function pieceScene(pose: Pose, sizes: FormSizes, floor?: readonly Point[]): PaperScene {
   const { cavity } = sizes;
-  const contents = floor && !isFlat(pose) ? contentsOn(pose, floor, depthOf(cavity)) : [];
+  const contents = floor && !isFlat(pose) ? contentsOn(pose, floor, cavity) : [];
   const parts: Part[] = [
     { kind: 'paper', pose },
     ...(contents.length ? [{ kind: 'thing' as const, sides: contents }] : []),

@@ -24,7 +24,7 @@ function fold(hand: Hand, sheet: Sheet, { thirds }: ThirdsTwistParams, unit?: Sh
   const { side, on } = squareFrame(sheet);
   const { through, onto } = atHand(hand);
   const { steps, step } = recordSteps(hand);
-  const words = twistWords(side / 3, unit);
+  const words = twistWords(thirds === 'ruler' ? side / 3 : null, unit);
   /** A point of the sheet, turned by quarter turns about its middle. */
   const turned = (k: number, x: number, y: number): Point => (k === 0 ? on(x, y) : turned(k - 1, 1 - y, x));
 

@@ -28,9 +28,10 @@ const vane = (id: string, title: string, words: string): StepWords => ({
   crease: 'sharp',
 });
 
-/** @param thirdMm a third of the sheet's side */
-export function twistWords(thirdMm: number, unit: ShownUnit = 'mm'): Readonly<Record<TwistStep, StepWords>> {
-  const third = formatLength(thirdMm, unit);
+/** @param thirdMm a third of the sheet's side, when it is measured; null when two folds that cross have found it */
+export function twistWords(thirdMm: number | null, unit: ShownUnit = 'mm'): Readonly<Record<TwistStep, StepWords>> {
+  const third =
+    thirdMm === null ? 'through the small cross, and as wide on the other side' : `${formatLength(thirdMm, unit)} each`;
   return {
     crossing: {
       id: 'crossing',
@@ -44,7 +45,7 @@ export function twistWords(thirdMm: number, unit: ShownUnit = 'mm'): Readonly<Re
     upright: {
       id: 'thirds-upright',
       title: 'Thirds, left and right',
-      words: `White side up. Fold the left third over, then the right third: ${third} each, or through the cross. Crease both and open.`,
+      words: `White side up. Fold the left third over, then the right third: ${third}. Crease both and open.`,
       check: 'Laid over each other the three strips are equally wide.',
       slip: { what: 'The strips differ.', remedy: 'Move each crease by a third of the difference, and crease again.' },
       crease: 'sharp',

@@ -1,3 +1,4 @@
+import { caliperOf, COMMON_PAPER, make } from '@odd-corner/core';
 import { PageBench } from '../../testing/bench';
 import { TryForm } from './try-form';
 
@@ -57,6 +58,30 @@ describe('trying any form', () => {
     expect(number(bench, 'most, if the paper')).toBeCloseTo((0.0202 * 150 ** 3) / 1000, -1);
     expect(bench.text).toContain('within about 3 %');
   }, 20_000);
+
+  it('shows a box closed, and open with something in it', async () => {
+    const bench = new PageBench(TryForm, { id: 'closing-cube' });
+    await bench.settle(800);
+    const shapes = (): number => bench.host.querySelectorAll('oc-paper-model .patch').length;
+    const closed = shapes();
+    bench.button('Open, to be filled').click();
+    await bench.settle();
+    expect(bench.button('Open, to be filled').getAttribute('aria-pressed')).toBe('true');
+    expect(shapes()).not.toBe(closed);
+  });
+
+  it('a piece dragged to another size is the piece folded at that size', async () => {
+    const dragged = new PageBench(TryForm, { id: 'four-pointed-dish' });
+    await dragged.settle(800);
+    dragged.type('#t-width', '240');
+    await dragged.settle(400);
+    const { sizes } = make('four-pointed-dish', {
+      sheet: { widthMm: 240, heightMm: 240 },
+      params: {},
+      paper: { thicknessMm: caliperOf(COMMON_PAPER) },
+    });
+    for (const { name, mm } of sizes.lengths) expect(number(dragged, name)).toBeCloseTo(mm, 0);
+  });
 
   it('shows the angle that a boat has when none is set', async () => {
     const bench = new PageBench(TryForm, { id: 'square-canoe' });

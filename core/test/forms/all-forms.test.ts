@@ -1,0 +1,86 @@
+import * as fc from 'fast-check';
+import { distance3, FORMS, make, type Pose, scaledFolding, whereIs } from '../../src/index';
+import { expectPaper } from '../paper-laws';
+import { made, sheet, sheetOf } from './made';
+
+/** Parameters within a form’s ranges: defaults, ends of the ranges, and between. */
+function someParams(id: string, s: number, seed: number): Record<string, unknown> {
+  const params: Record<string, unknown> = {};
+  FORMS[id].fields.forEach(({ key, input }, k) => {
+    const pick = Math.floor(seed / 7 ** k) % 7;
+    if (input.kind === 'choice') params[key] = input.options[pick % input.options.length].value;
+    if (input.kind === 'count') params[key] = input.min + (pick % (input.max - input.min + 1));
+    if (input.kind === 'length' && pick > 2) {
+      const [low, high] = input.range(sheetOf(id, s), params);
+      params[key] = low + ((pick - 3) / 3) * (high - low);
+    }
+  });
+  return params;
+}
+
+describe.each(Object.keys(FORMS))('%s', (id) => {
+  it('shows only states that paper can be in, at any size and setting', () =>
+    fc.assert(
+      fc.property(sheet, fc.nat(7 ** 4), (s, seed) => {
+        const { folding } = made(id, s, someParams(id, s, seed));
+        const poses = new Set<Pose>(folding.steps.flatMap((step) => step.poses));
+        for (const pose of [folding.finished, folding.open, folding.flat]) if (pose) poses.add(pose);
+        const { widthMm, heightMm } = sheetOf(id, s);
+        for (const pose of poses) expectPaper(pose, widthMm * heightMm);
+      }),
+      { numRuns: id === 'square-tray-and-eared-lid' ? 2 : 6 },
+    ));
+
+  it('says at every step what to do, what to see and how to mend a slip', () => {
+    const { steps } = made(id, 150).folding;
+    expect(new Set(steps.map((s) => s.id)).size).toBe(steps.length);
+    for (const { words, check, slip, title, arrows } of steps) {
+      for (const text of [words, check, slip.what, slip.remedy]) expect(text).toMatch(/^[A-Z].*[.]$/);
+      expect(title).toMatch(/^[A-Z].*[^.]$/);
+      expect(arrows.length).toBeGreaterThan(0);
+    }
+  });
+
+  it('grows with its sheet: twice the sheet, twice every length', () => {
+    // A wrap keeps its overlap and a bag its seam, whatever the sheet.
+    if (id === 'card-template-wrap' || id === 'gusseted-bag') return;
+    const [one, two] = [made(id, 150), made(id, 300)];
+    one.sizes.lengths.forEach(({ name, mm }, k) => {
+      expect(two.sizes.lengths[k].name).toBe(name);
+      expect(two.sizes.lengths[k].mm).toBeCloseTo(2 * mm, 6);
+    });
+    expect(two.sizes.layers).toEqual(one.sizes.layers);
+  });
+
+  it('scaled it is what it is when folded anew, unless it has fixed lengths', () => {
+    if (FORMS[id].fixedLengths) return;
+    const [one, two] = [made(id, 150), made(id, 375)];
+    const { finished, open, flat } = scaledFolding(one.folding, 2.5);
+    for (const [scaled, anew] of [
+      [finished, two.folding.finished],
+      [open, two.folding.open === two.folding.finished ? undefined : two.folding.open],
+      [flat, two.folding.flat],
+    ] as const) {
+      expect(scaled === undefined).toBe(anew === undefined);
+      if (!scaled || !anew) continue;
+      const { widthMm, heightMm } = sheetOf(id, 375);
+      for (const [x, y] of [
+        [0.07, 0.11],
+        [0.52, 0.47],
+        [0.31, 0.83],
+        [0.96, 0.29],
+      ]) {
+        const upright = FORMS[id].sheetShape !== 'square' && id !== 'card-template-wrap';
+        const p = upright ? { x: x * heightMm, y: y * widthMm } : { x: x * widthMm, y: y * heightMm };
+        expect(distance3(whereIs(scaled, p), whereIs(anew, p))).toBeLessThan(1e-6);
+      }
+      expect(scaled.angles.map((a) => Math.round(a * 1e6))).toEqual(anew.angles.map((a) => Math.round(a * 1e6)));
+    }
+  });
+
+  it('is as thick as its layers', () => {
+    const { sizes } = make(id, { sheet: sheetOf(id, 150), params: {}, paper: { thicknessMm: 0.2 } });
+    const thickest = sizes.layers.find(({ name }) => name === 'thickest')!.count;
+    if (!['box', 'hull'].includes(sizes.cavity.kind)) expect(sizes.outer.heightMm).toBeCloseTo(0.2 * thickest, 9);
+  });
+});

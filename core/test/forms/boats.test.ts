@@ -1,0 +1,40 @@
+import * as fc from 'fast-check';
+import { made, sheet } from './made';
+
+describe.each(['square-canoe', 'oblong-canoe', 'pod-boat'])('%s', (id) => {
+  const hull = (s: number, wallDeg: number) => {
+    const { sizes } = made(id, s, { wallDeg });
+    if (sizes.cavity.kind !== 'hull') throw new Error('A boat has a hull.');
+    return { ...sizes.cavity, ml: sizes.volumes!.map((v) => v.ml), over: sizes.outer };
+  };
+  const oblong = id === 'oblong-canoe';
+  // Shares of the shorter side: height of the walls, length of an end, half of the straight middle.
+  const h = oblong ? 1 / 8 : (Math.SQRT2 - 1) / 4;
+  const e = h / (Math.SQRT2 - 1);
+  const y1 = (oblong ? 1.29 : 1) / 2 - e;
+
+  it('has the hull of its fact sheet when its walls stand upright', () =>
+    fc.assert(
+      fc.property(sheet, (s) => {
+        const boat = hull(s, 90);
+        expect(boat.floorWidthMm / s).toBeCloseTo(2 * h, 8);
+        expect(boat.floorLengthMm / s).toBeCloseTo(2 * y1, 8);
+        expect(boat.sideMm / s).toBeCloseTo(h, 8);
+        expect(boat.tipMm / s).toBeCloseTo(h, 8);
+        const e1 = h * Math.sqrt(2 + 2 * Math.SQRT2);
+        expect(boat.over.lengthMm / s).toBeCloseTo(2 * (y1 + e1), 8);
+        const volume = (d: number): number => 4 * h * y1 * d + 2 * e1 * d * d - ((2 * e1) / (3 * h)) * d ** 3;
+        expect((1000 * boat.ml[0]) / s ** 3).toBeCloseTo(volume(0.7 * h), 8);
+        expect((1000 * boat.ml[1]) / s ** 3).toBeCloseTo(volume(h), 8);
+      }),
+      { numRuns: 4 },
+    ));
+
+  it.each([75, 105, 115])('stands with its walls at %d degrees, tips as high as the walls ask', (deg) => {
+    const s = 160;
+    const boat = hull(s, deg);
+    const wall = (deg * Math.PI) / 180;
+    expect(boat.sideMm / s).toBeCloseTo(h * Math.sin(wall), 8);
+    expect(boat.tipMm / s).toBeCloseTo(h * Math.tan(wall / 2), 8);
+  });
+});

@@ -1,0 +1,89 @@
+import * as fc from 'fast-check';
+import { DISH_WALL, whereIs } from '../../src/index';
+import { lengthOf, made, sheet } from './made';
+
+describe('closing cube', () => {
+  it('is a cube of √2 / 6 of its sheet, nine layers in the lid, three in the walls, either way round', () =>
+    fc.assert(
+      fc.property(sheet, fc.constantFrom('left', 'right'), (s, turning) => {
+        const { sizes, folding } = made('closing-cube', s, { turning });
+        const edge = Math.SQRT2 / 6;
+        if (sizes.cavity.kind !== 'box') throw new Error('A cube has a box.');
+        for (const mm of [sizes.cavity.lengthMm, sizes.cavity.widthMm, sizes.cavity.depthMm])
+          expect(mm / s).toBeCloseTo(edge, 8);
+        expect(Object.fromEntries(sizes.layers.map(({ name, count }) => [name, count]))).toEqual({
+          thickest: 9,
+          lid: 9,
+          walls: 3,
+          floor: 1,
+        });
+        // All paper lies in the six planes of the cube, and all four corners of the sheet in the middle of the lid.
+        for (const [x, y] of [
+          [0, 0],
+          [s, 0],
+          [0, s],
+          [s, s],
+        ]) {
+          const p = whereIs(folding.finished, { x, y });
+          expect(Math.hypot(p.x - s / 2, p.y - s / 2) / s).toBeLessThan(1e-8);
+          expect(p.z / s).toBeCloseTo(edge, 8);
+        }
+      }),
+      { numRuns: 3 },
+    ));
+});
+
+describe('four-pointed dish', () => {
+  it('has the base, opening, height, points and room of its fact sheet, for all walls', () =>
+    fc.assert(
+      fc.property(sheet, fc.double({ min: DISH_WALL.min, max: DISH_WALL.max, noNaN: true }), (s, w) => {
+        const piece = made('four-pointed-dish', s, { wallMm: w * s });
+        const [b, o] = [Math.SQRT2 - 1, (Math.SQRT2 - 1) * (1 - 2 * w)];
+        const height = w * Math.sqrt(2 * Math.SQRT2 - 2);
+        if (piece.sizes.cavity.kind !== 'box') throw new Error('A dish has a box.');
+        expect(lengthOf(piece, 'base') / s).toBeCloseTo(b, 8);
+        expect(lengthOf(piece, 'opening') / s).toBeCloseTo(o, 8);
+        expect(piece.sizes.cavity.depthMm / s).toBeCloseTo(height, 8);
+        expect(lengthOf(piece, 'tip to tip') / s).toBeCloseTo(o + 2 * (1 / 2 - w), 8);
+        expect((1000 * piece.sizes.volumes![0].ml) / s ** 3).toBeCloseTo((height / 3) * (b * b + b * o + o * o), 8);
+        // It stands on its floor.
+        const { finished } = piece.folding;
+        const [floor, tip] = [whereIs(finished, { x: s / 2, y: 0.51 * s }), whereIs(finished, { x: s, y: s })];
+        expect((tip.z - floor.z) / s).toBeCloseTo(height, 8);
+      }),
+      { numRuns: 3 },
+    ));
+});
+
+describe('banded gift box', () => {
+  it('has the base, height and band that its sheet gives: √2 / 2 s = a + h + 2 b', () =>
+    fc.assert(
+      fc.property(sheet, fc.nat(100), fc.nat(100), (s, p, q) => {
+        const D = s * Math.SQRT2;
+        const b = D / 16 - (p / 100) * (D / 16 - 0.02 * s);
+        const h = 0.06 * s + (q / 100) * (Math.min((D / 2 - 2 * b) / 2, D / 2 - 6 * b) - 0.06 * s) * 0.999;
+        const piece = made('banded-gift-box', s, { halfBandMm: b, heightMm: h });
+        if (piece.sizes.cavity.kind !== 'box') throw new Error('A box has a box.');
+        const { lengthMm, widthMm, depthMm } = piece.sizes.cavity;
+        for (const mm of [lengthMm, widthMm]) expect(mm / s).toBeCloseTo((D / 2 - 2 * b - h) / s, 8);
+        expect(depthMm / s).toBeCloseTo(h / s, 8);
+        expect(lengthOf(piece, 'band') / s).toBeCloseTo((2 * b) / s, 8);
+        expect(lengthOf(piece, 'points over') / s).toBeCloseTo((4 * b) / s, 8);
+      }),
+      { numRuns: 4 },
+    ));
+
+  it('folding alone makes the base four sixteenths of the diagonal, the height two, and at most five layers in the lid', () => {
+    const { cavity, layers } = made('banded-gift-box', 160).sizes;
+    const u = (160 * Math.SQRT2) / 16;
+    expect(cavity).toMatchObject({ kind: 'box' });
+    if (cavity.kind === 'box')
+      expect([cavity.lengthMm / u, cavity.depthMm / u].map((k) => k.toFixed(8))).toEqual(['4.00000000', '2.00000000']);
+    expect(layers[0].count).toBe(5);
+  });
+
+  it('refuses a band that leaves the points hanging over, and walls higher than the base', () => {
+    expect(() => made('banded-gift-box', 150, { halfBandMm: 17 })).toThrow('too wide');
+    expect(() => made('banded-gift-box', 150, { halfBandMm: 7, heightMm: 60 })).toThrow('too high');
+  });
+});

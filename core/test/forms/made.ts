@@ -1,0 +1,23 @@
+import * as fc from 'fast-check';
+import { FORMS, make, type Made } from '../../src/index';
+
+/** Sides of sheets that all forms manage, in mm. */
+export const sheet = fc.double({ min: 125, max: 900, noNaN: true });
+
+/** Paper without thickness: sizes are those between creases. */
+export const paper = { thicknessMm: 0 };
+
+const square = (mm: number) => ({ widthMm: mm, heightMm: mm });
+
+/** A sheet that suits a form: square, or as oblong as it likes. */
+export const sheetOf = (id: string, mm: number) => {
+  const { sheetShape } = FORMS[id];
+  return sheetShape === 'square' ? square(mm) : { widthMm: 1.29 * mm, heightMm: mm };
+};
+
+export const made = (id: string, s: number, params: unknown = {}): Made =>
+  make(id, { sheet: sheetOf(id, s), params, paper });
+
+/** A length that a form tells, by the beginning of its name. */
+export const lengthOf = ({ sizes }: Made, name: string): number =>
+  sizes.lengths.find((l) => l.name.startsWith(name))!.mm;
