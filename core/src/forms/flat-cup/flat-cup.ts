@@ -43,7 +43,7 @@ function fold(hand: Hand, sheet: Sheet, { front, back, mark }: FlatCupParams): F
     hand.valley('bottom', onto(near, far)),
   );
   step(
-    words.mark,
+    mark === 'pinched' ? words.mark : words.markCreased,
     {
       creases: ['mark'],
       arrows: [{ kind: 'fold-and-unfold', grip: near, to: on(0.5, 0.5) }],

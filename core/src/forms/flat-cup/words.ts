@@ -1,7 +1,17 @@
 import type { StepWords } from '../form';
 
 type CupStep =
-  'turn' | 'triangle' | 'mark' | 'left' | 'right' | 'frontTucked' | 'frontOver' | 'turnOver' | 'back' | 'turnBack';
+  | 'turn'
+  | 'triangle'
+  | 'mark'
+  | 'markCreased'
+  | 'left'
+  | 'right'
+  | 'frontTucked'
+  | 'frontOver'
+  | 'turnOver'
+  | 'back'
+  | 'turnBack';
 
 export const CUP_WORDS: Readonly<Record<CupStep, StepWords>> = {
   turn: {
@@ -31,6 +41,18 @@ export const CUP_WORDS: Readonly<Record<CupStep, StepWords>> = {
       remedy: 'Bring edge to edge instead: the whole left edge lies on the fold.',
     },
     crease: 'pinch',
+  },
+  markCreased: {
+    id: 'mark',
+    title: 'Crease to the mark',
+    words:
+      'Take the front layer only. Bring its left raw edge down onto the long fold, crease from the left corner to the right edge, and open.',
+    check: 'The crease starts in the left corner; its other end, on the right edge, is the mark.',
+    slip: {
+      what: 'You brought the tip to the middle of the fold.',
+      remedy: 'Bring edge to edge instead: the whole left edge lies on the fold.',
+    },
+    crease: 'sharp',
   },
   left: {
     id: 'left-corner',

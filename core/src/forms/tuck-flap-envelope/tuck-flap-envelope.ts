@@ -50,6 +50,7 @@ function fold(hand: Hand, sheet: Sheet, params: TuckFlapParams, unit?: ShownUnit
   const measured = params.hemMm !== null || params.sideMm !== null;
   const words = tuckFlapWords(
     measured ? { hemMm: c * side, bottomMm: (c + p) * side, flapMm: (0.5 + p) * side } : null,
+    params.marks,
     unit,
   );
   const { steps, step } = recordSteps(hand);

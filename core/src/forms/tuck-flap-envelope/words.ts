@@ -23,11 +23,16 @@ export interface TuckFlapMarks {
   readonly flapMm: number;
 }
 
-/** @param marks null when all marks are found by folding */
+/**
+ * @param marks null when all marks are found by folding
+ * @param made how such marks are made
+ */
 export function tuckFlapWords(
   marks: TuckFlapMarks | null,
+  made: 'pinched' | 'creased' = 'pinched',
   unit: ShownUnit = 'mm',
 ): Readonly<Record<TuckFlapStep, StepWords>> {
+  const pinched = made === 'pinched';
   const mark = (mm: number): string => formatLength(mm, unit);
   const corner = (side: 'left' | 'right'): StepWords => ({
     id: `${side}-corner`,
@@ -65,19 +70,21 @@ export function tuckFlapWords(
   return {
     half: {
       id: 'half',
-      title: 'Pinch the middle',
-      words: 'White side up. Bring the bottom edge to the top edge and pinch only the two side edges. Open.',
-      check: 'A short mark on each side edge, halfway up.',
-      slip: { what: 'You creased all across.', remedy: 'It does no harm, but the line will show on the back.' },
-      crease: 'pinch',
+      title: pinched ? 'Pinch the middle' : 'Crease the middle',
+      words: `White side up. Bring the bottom edge to the top edge and ${pinched ? 'pinch only the two side edges' : 'crease all the way across'}. Open.`,
+      check: pinched ? 'A short mark on each side edge, halfway up.' : 'A crease runs across, halfway up.',
+      slip: pinched
+        ? { what: 'You creased all across.', remedy: 'It does no harm, but the line will show on the back.' }
+        : { what: 'The crease slants.', remedy: 'Match both ends of the edges before you press.' },
+      crease: pinched ? 'pinch' : 'sharp',
     },
     quarter: {
       id: 'quarter',
-      title: 'Pinch the quarter',
-      words: 'Bring the bottom edge to those two marks and pinch the side edges again. Open.',
-      check: 'A second pair of marks, a quarter of the way up.',
-      slip: { what: 'The two marks are not level.', remedy: 'Match both ends of the edge before you pinch either.' },
-      crease: 'pinch',
+      title: pinched ? 'Pinch the quarter' : 'Crease the quarter',
+      words: `Bring the bottom edge to ${pinched ? 'those two marks and pinch the side edges again' : 'that crease and crease across again'}. Open.`,
+      check: pinched ? 'A second pair of marks, a quarter of the way up.' : 'A second crease, a quarter of the way up.',
+      slip: { what: 'The new mark is not level.', remedy: 'Match both ends of the edge before you press either.' },
+      crease: pinched ? 'pinch' : 'sharp',
     },
     hem: {
       id: 'hem',
