@@ -7,6 +7,7 @@ import type { ShownUnit } from '../../measure/format-length';
 import { between, distance, lineThrough, type Point, sideOf } from '../../measure/point';
 import type { Sheet } from '../../paper/sheet';
 import type { Folding, Form, SheetSize } from '../form';
+import { choice } from '../choice';
 import { recordSteps } from '../record-steps';
 import { wrapWords } from './words';
 
@@ -164,18 +165,12 @@ export const cardWrap: Form<CardWrapParams> = {
   leastSheetMm: 90,
   params: cardWrapParams,
   fields: [
-    {
-      key: 'layout',
-      label: 'Card on the sheet',
-      why: 'Cornerwise needs the least paper for squarish cards; square-on suits long ones.',
-      input: {
-        kind: 'choice',
-        options: [
-          { value: 'diagonal', label: 'Cornerwise' },
-          { value: 'square-on', label: 'Square-on' },
-        ],
-      },
-    },
+    choice(
+      'layout',
+      'Card on the sheet',
+      'Cornerwise needs the least paper for squarish cards; square-on suits long ones.',
+      { diagonal: 'Cornerwise', 'square-on': 'Square-on' },
+    ),
     {
       key: 'longMm',
       label: 'Card’s long side',

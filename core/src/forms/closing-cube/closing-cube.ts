@@ -8,6 +8,7 @@ import { distance, point, type Point } from '../../measure/point';
 import type { Sheet } from '../../paper/sheet';
 import { atHand, squareFrame } from '../at-hand';
 import type { Folding, Form } from '../form';
+import { choice } from '../choice';
 import { recordSteps } from '../record-steps';
 import { CUBE_WORDS as words } from './words';
 
@@ -212,18 +213,10 @@ export const closingCube: Form<ClosingCubeParams> = {
   leastSheetMm: 85,
   params: closingCubeParams,
   fields: [
-    {
-      key: 'turning',
-      label: 'Turns to the',
-      why: 'Both are equally good; left-handed folders often find the right one easier.',
-      input: {
-        kind: 'choice',
-        options: [
-          { value: 'left', label: 'Left' },
-          { value: 'right', label: 'Right' },
-        ],
-      },
-    },
+    choice('turning', 'Turns to the', 'Both are equally good; left-handed folders often find the right one easier.', {
+      left: 'Left',
+      right: 'Right',
+    }),
   ],
   holds: ['boxes and blocks', 'loose pieces'],
   closes: 'its own lid of four flaps and four tucked tips',

@@ -7,6 +7,7 @@ import { distance } from '../../measure/point';
 import type { Sheet } from '../../paper/sheet';
 import { atHand, squareFrame } from '../at-hand';
 import type { Folding, Form } from '../form';
+import { choice } from '../choice';
 import { recordSteps } from '../record-steps';
 import { openPouch } from './pouch';
 import { CUP_WORDS as words } from './words';
@@ -110,42 +111,20 @@ export const flatCup: Form<FlatCupParams> = {
   leastSheetMm: 90,
   params: flatCupParams,
   fields: [
-    {
-      key: 'front',
-      label: 'Front flap',
-      why: 'Tucked in, the front is firmer and the flap does not come loose.',
-      input: {
-        kind: 'choice',
-        options: [
-          { value: 'tucked', label: 'Tucked into the front' },
-          { value: 'over', label: 'Laid over the front' },
-        ],
-      },
-    },
-    {
-      key: 'mark',
-      label: 'The mark',
-      why: 'A pinch leaves the front clean; a whole crease is easier, and leaves a trace across it.',
-      input: {
-        kind: 'choice',
-        options: [
-          { value: 'pinched', label: 'Pinched at the edge' },
-          { value: 'creased', label: 'Creased all the way' },
-        ],
-      },
-    },
-    {
-      key: 'back',
-      label: 'Back flap',
-      why: 'Left up, it closes the pouch as a lid that slips into the front.',
-      input: {
-        kind: 'choice',
-        options: [
-          { value: 'behind', label: 'Folded behind' },
-          { value: 'up', label: 'Left up as a lid' },
-        ],
-      },
-    },
+    choice('front', 'Front flap', 'Tucked in, the front is firmer and the flap does not come loose.', {
+      tucked: 'Tucked into the front',
+      over: 'Laid over the front',
+    }),
+    choice(
+      'mark',
+      'The mark',
+      'A pinch leaves the front clean; a whole crease is easier, and leaves a trace across it.',
+      { pinched: 'Pinched at the edge', creased: 'Creased all the way' },
+    ),
+    choice('back', 'Back flap', 'Left up, it closes the pouch as a lid that slips into the front.', {
+      behind: 'Folded behind',
+      up: 'Left up as a lid',
+    }),
   ],
   holds: ['loose pieces', 'liquid', 'flat things'],
   closes: 'nothing, or its own back flap as a lid',

@@ -6,6 +6,7 @@ import { crossing, lineThrough, point, type Point } from '../../measure/point';
 import type { Sheet } from '../../paper/sheet';
 import type { Folding, Form } from '../form';
 import type { BoxSizes } from './box-sizes';
+import { choice } from '../choice';
 import { recordSteps } from '../record-steps';
 import { boxFrame } from './box-frame';
 import { flapOver, raisedEnd } from './end-creases';
@@ -201,18 +202,10 @@ export const squareTray: Form<SquareTrayParams> = {
   leastSheetMm: 60,
   params: squareTrayParams,
   fields: [
-    {
-      key: 'part',
-      label: 'Part',
-      why: 'The lid is folded like the tray, its end flaps outside as ears to lift it by.',
-      input: {
-        kind: 'choice',
-        options: [
-          { value: 'tray', label: 'Tray' },
-          { value: 'eared-lid', label: 'Lid with ears' },
-        ],
-      },
-    },
+    choice('part', 'Part', 'The lid is folded like the tray, its end flaps outside as ears to lift it by.', {
+      tray: 'Tray',
+      'eared-lid': 'Lid with ears',
+    }),
     {
       key: 'wallMm',
       label: 'Walls',

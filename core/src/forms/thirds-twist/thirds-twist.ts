@@ -8,6 +8,7 @@ import { distance, lineThrough, type Point, sideOf } from '../../measure/point';
 import type { Sheet } from '../../paper/sheet';
 import { atHand, squareFrame } from '../at-hand';
 import type { Folding, Form } from '../form';
+import { choice } from '../choice';
 import { recordSteps } from '../record-steps';
 import { twistWords } from './words';
 
@@ -186,18 +187,10 @@ export const thirdsTwist: Form<ThirdsTwistParams> = {
   leastSheetMm: 100,
   params: thirdsTwistParams,
   fields: [
-    {
-      key: 'thirds',
-      label: 'Thirds',
-      why: 'A ruler is quicker; two folds that cross divide the sheet exactly without one.',
-      input: {
-        kind: 'choice',
-        options: [
-          { value: 'ruler', label: 'With a ruler' },
-          { value: 'folds', label: 'By folds that cross' },
-        ],
-      },
-    },
+    choice('thirds', 'Thirds', 'A ruler is quicker; two folds that cross divide the sheet exactly without one.', {
+      ruler: 'With a ruler',
+      folds: 'By folds that cross',
+    }),
   ],
   holds: ['flat things'],
   closes: 'four vanes, the last tucked under the first',

@@ -8,6 +8,7 @@ import { distance, type Point, reflect } from '../../measure/point';
 import type { Sheet } from '../../paper/sheet';
 import { atHand, squareFrame } from '../at-hand';
 import type { Folding, Form, SheetSize } from '../form';
+import { choice } from '../choice';
 import { recordSteps } from '../record-steps';
 import { tuckFlapWords } from './words';
 
@@ -208,18 +209,12 @@ export const tuckFlapEnvelope: Form<TuckFlapParams> = {
   leastSheetMm: 110,
   params: tuckFlapParams,
   fields: [
-    {
-      key: 'marks',
-      label: 'Marks found by folding',
-      why: 'Pinched marks hardly show; whole creases are easier to line up, and show on the back.',
-      input: {
-        kind: 'choice',
-        options: [
-          { value: 'pinched', label: 'Pinched at the edges' },
-          { value: 'creased', label: 'Creased all the way' },
-        ],
-      },
-    },
+    choice(
+      'marks',
+      'Marks found by folding',
+      'Pinched marks hardly show; whole creases are easier to line up, and show on the back.',
+      { pinched: 'Pinched at the edges', creased: 'Creased all the way' },
+    ),
     {
       key: 'hemMm',
       label: 'Hem',
