@@ -27,9 +27,11 @@ test.describe('what goes in', () => {
       await page.waitForURL(
         new RegExp(`holds=${encodeURIComponent(typed).replace(/%20/g, '(%20|\\+)').replace(/[.]/g, '\\.')}(&|$)`),
       );
+      // Two ways, each with a sheet for the tray and one for the lid: the second may come a moment after the first.
+      const figures = page.locator('oc-answer-card .figure');
+      await expect(figures).toHaveCount(4);
       await expect(page.getByText('Looking through the shelf')).toHaveCount(0);
-      await page.waitForTimeout(600);
-      return (await page.locator('oc-answer-card .figure').allTextContents()).join(' ');
+      return (await figures.allTextContents()).join(' ');
     };
     const mm = await sheets('63.5 x 44.45 x 22.225');
     expect(mm).toMatch(/\d+mm/);

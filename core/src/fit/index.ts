@@ -5,3 +5,4 @@ export * from './finished-cache';
 export * from './size-tray';
 export * from './common-things';
 export * from './explain-sizing';
+export * from './graded-stack';

@@ -62,10 +62,11 @@ function solvePart(
   need: CavityNeed,
   { ruler, thicknessMm }: TrayRequest,
   cache: FinishedCache,
+  leastMm = FINGERS,
 ): SizedPart | null {
   const { stepMm } = RULERS[ruler];
   const { wallMm } = params;
-  const fingers = rulerStepsFor(squareTray.leastSheetMm, ruler);
+  const fingers = rulerStepsFor(leastMm, ruler);
   const tallestWall = wallMm === null ? 0 : Math.floor(wallMm / WALL_SHARE.max / stepMm) + 1;
   const lowestWall = wallMm === null ? Infinity : Math.floor((wallMm / WALL_SHARE.min / stepMm) * (1 + 1e-12));
   const low = Math.max(fingers, tallestWall);
@@ -80,6 +81,19 @@ function solvePart(
   const decided = steps > low ? slackAt(steps - 1).binding : low === fingers ? 'fingers' : 'wall-share';
   const sheetMm = atRulerStep(steps, ruler);
   return { params, sheetMm, need, sizes: cache.sizes(sheetMm, params, thicknessMm), slack: slackAt(steps), decided };
+}
+
+/** Below this sheet fingers no longer manage it, in mm. */
+export const FINGERS = squareTray.leastSheetMm;
+
+/**
+ * A tray with folded walls from the smallest sheet that gives a room, at a mark of the ruler and not below `leastMm`.
+ * @throws TooLarge when no sheet does
+ */
+export function sizePart(need: CavityNeed, request: TrayRequest, leastMm: number): SizedPart {
+  const solved = solvePart({ part: 'tray', wallMm: null }, need, request, shared, leastMm);
+  if (!solved) throw new TooLarge(`No sheet up to ${LARGEST_SHEET_MM / 1000} m gives that much room.`);
+  return solved;
 }
 
 /** Tries walls from `wallMm` upwards, one ruler mark after another, until one suits the sheet that it leads to. */

@@ -1,4 +1,5 @@
 import type { Point } from '../measure/point';
+import type { LayerOrder } from './layer-order';
 import { faceAt, type Pose } from './pose';
 import { stackDepth } from './stack-depth';
 import { apply } from './transform';
@@ -10,11 +11,26 @@ export interface Panel {
   readonly inward: 1 | -1;
 }
 
+interface PanelLayers {
+  readonly inside: number;
+  readonly outside: number;
+}
+
+/** Counted once for each layer order: replays by hands that miss a little share theirs. */
+const counted = new WeakMap<LayerOrder, Map<string, PanelLayers>>();
+
 /** Layers beyond the panel's own, towards the room and away from it, at the thickest spot. */
-export function panelLayers(pose: Pose, panel: Panel): { readonly inside: number; readonly outside: number } {
+export function panelLayers(pose: Pose, panel: Panel): PanelLayers {
   const faces = [...new Set(panel.points.map((p) => faceAt(pose.pattern, p)))];
-  const most = (side: 1 | -1): number => Math.max(...faces.map((f) => stackDepth(pose, f, side)));
-  return { inside: most(panel.inward), outside: most(panel.inward === 1 ? -1 : 1) };
+  let known = counted.get(pose.order);
+  if (!known) counted.set(pose.order, (known = new Map<string, PanelLayers>()));
+  const key = `${panel.inward} ${faces.join()}`;
+  let layers = known.get(key);
+  if (!layers) {
+    const most = (side: 1 | -1): number => Math.max(...faces.map((f) => stackDepth(pose, f, side)));
+    known.set(key, (layers = { inside: most(panel.inward), outside: most(panel.inward === 1 ? -1 : 1) }));
+  }
+  return layers;
 }
 
 /** Distance in mm from the plane of a panel to where a sheet point lies, positive on the panel's inward side. */

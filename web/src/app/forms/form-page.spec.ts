@@ -47,7 +47,20 @@ describe('trying a form', () => {
     expect(figures(bench)[1]).toBeCloseTo((600 * Math.SQRT2) / 8, 1);
   });
 
-  it('knows no other form yet', async () => {
+  it('a set of trays names ever larger sheets, one for each tray', async () => {
+    const bench = new PageBench(FormPage, { id: 'square-tray-and-eared-lid' });
+    await bench.settle(200);
+    for (const count of [2, 4]) {
+      await drag(bench, '#f-count', count);
+      await bench.settle(2400);
+      const sheets = [...bench.find('#f-count-note').textContent.matchAll(/(\d+)\s*mm/g)].map((m) => Number(m[1]));
+      expect(sheets).toHaveLength(count);
+      expect(sheets[0]).toBe(150);
+      expect([...sheets].sort((a, b) => a - b)).toEqual(sheets);
+    }
+  }, 30_000);
+
+  it('knows no form that is not on the shelf', async () => {
     const bench = new PageBench(FormPage, { id: 'paper-hat' });
     await bench.settle();
     expect(bench.text).toContain('Nothing lies here');

@@ -2,17 +2,19 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, signal } f
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import { caliperOf, COMMON_PAPER, FORMS, squareTray, WALL_SHARE } from '@odd-corner/core';
-import { forkJoin, switchMap } from 'rxjs';
+import { debounceTime, forkJoin, switchMap } from 'rxjs';
 import { DrawingView, PLAIN_PAPER } from '../ui/drawing-view/drawing-view';
 import { LengthFigure } from '../ui/length-text/length-figure';
 import { LengthPipe } from '../ui/length-text/length.pipe';
 import { SizesPipe } from '../ui/length-text/sizes.pipe';
 import { NotHere } from '../ui/not-here/not-here';
 import { PaperModel } from '../ui/paper-model/paper-model';
+import { WorkshopSettings } from '../data/workshop-settings';
 import { Folding } from '../workers/folding.service';
 import { TryForm } from './try-form/try-form';
 
 const LARGEST_MM = 600;
+const STACK_PAUSE_MS = 350;
 /** The lid shown is a little larger; the fit to contents works out how much it must be. */
 const LID_MORE_MM = 4;
 
@@ -27,6 +29,7 @@ const LID_MORE_MM = 4;
 export class FormPage {
   readonly id = input.required<string>();
   private readonly folding = inject(Folding);
+  private readonly settings = inject(WorkshopSettings);
   protected readonly form = squareTray;
   protected readonly isForm = computed(() => this.id() in FORMS);
   protected readonly paper = PLAIN_PAPER;
@@ -61,6 +64,26 @@ export class FormPage {
     ),
     { initialValue: null },
   );
+
+  /** How many trays stand in one another. */
+  protected readonly count = signal(3);
+  protected readonly stack = toSignal(
+    toObservable(
+      computed(() => ({
+        innermostMm: this.sheetMm(),
+        count: this.count(),
+        ease: this.settings.current().ease,
+        ruler: this.settings.current().ruler,
+        thicknessMm: caliperOf(COMMON_PAPER),
+      })),
+    ).pipe(
+      // A set folds many trays: it waits until the dragging stops.
+      debounceTime(STACK_PAUSE_MS),
+      switchMap((asked) => this.folding.stack(asked)),
+    ),
+    { initialValue: null },
+  );
+  protected readonly ruler = computed(() => this.settings.current().ruler);
 
   protected setWall(mm: number): void {
     this.wallShare.set((mm - this.lowestMm()) / Math.max(1, this.tallestMm() - this.lowestMm()));

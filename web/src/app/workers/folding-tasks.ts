@@ -3,6 +3,7 @@ import {
   creasePicture,
   FoldRefused,
   FORMS,
+  gradedStack,
   type FormSizes,
   make,
   type Made,
@@ -13,6 +14,7 @@ import {
   scaledFolding,
   sheetFor,
   type SheetSize,
+  type StackRequest,
   type Drawing,
   type FormStep,
   type Looking,
@@ -176,6 +178,11 @@ export const foldingTasks = {
       if (error instanceof TooLarge) return { ok: false, why: error.message };
       throw error;
     }
+  },
+
+  /** Sheets of a graded set of trays, innermost first. */
+  stack(asked: StackRequest): readonly number[] {
+    return gradedStack(asked).map(({ sheetMm }) => sheetMm);
   },
 
   scene({ tray, lid, block }: SceneAsked): PaperScene {

@@ -1,6 +1,6 @@
 import { inject, Injectable } from '@angular/core';
 import { proxy } from 'comlink';
-import type { Drawing, TrayRequest } from '@odd-corner/core';
+import type { Drawing, StackRequest, TrayRequest } from '@odd-corner/core';
 import { defer, Observable } from 'rxjs';
 import type {
   FoldingTasks,
@@ -31,6 +31,10 @@ export class Folding {
 
   size(request: TrayRequest): Observable<SizeAnswer> {
     return defer(() => this.worker.size(request));
+  }
+
+  stack(asked: StackRequest): Observable<readonly number[]> {
+    return defer(() => this.worker.stack(asked));
   }
 
   scene(asked: SceneAsked): Observable<PaperScene> {
