@@ -38,6 +38,7 @@ export class PaperStage {
   private turned = 0.5;
   private rise = 0.58;
   private frame = 0;
+  private resizing = 0;
 
   /** @throws Error when the browser gives no WebGL */
   constructor(private readonly host: HTMLElement) {
@@ -50,7 +51,8 @@ export class PaperStage {
     const sun = new DirectionalLight(0xffffff, 1.9);
     sun.position.set(-0.5, -0.9, 1.5);
     this.world.add(sun, new AmbientLight(0xfff4e0, 1.5));
-    this.watch = new ResizeObserver(() => this.fit());
+    // In the next frame: a canvas that grew at once would change what is being observed.
+    this.watch = new ResizeObserver(() => (this.resizing = requestAnimationFrame(() => this.fit())));
     this.watch.observe(host);
     this.fit();
   }
@@ -100,6 +102,7 @@ export class PaperStage {
 
   dispose(): void {
     cancelAnimationFrame(this.frame);
+    cancelAnimationFrame(this.resizing);
     this.watch.disconnect();
     for (const child of [...this.world.children]) if (isGroup(child)) this.drop(child);
     this.renderer.dispose();
