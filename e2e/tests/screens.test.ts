@@ -25,6 +25,8 @@ const PLACES = [
 
 for (const colorScheme of ['light', 'dark'] as const)
   test(`every place can be used by everyone, ${colorScheme}`, async ({ browser, demo }) => {
+    // Seventeen places, each of which folds something: minutes on a slow machine.
+    test.setTimeout(300_000);
     const page = await browser.newPage({ colorScheme, viewport: { width: 1280, height: 800 } });
     const errors: string[] = [];
     page.on('pageerror', (error) => errors.push(error.message));
@@ -48,6 +50,7 @@ for (const colorScheme of ['light', 'dark'] as const)
   });
 
 test('every place fits a width of 360 px', async ({ browser, demo }) => {
+  test.setTimeout(300_000);
   const page = await browser.newPage({ viewport: { width: 360, height: 740 }, hasTouch: true, isMobile: true });
   for (const [name, path] of PLACES) {
     await page.goto(demo.url + path);
