@@ -30,6 +30,7 @@ describe('gusseted bag', () => {
           const mm = Object.fromEntries(sizes.lengths.map((l) => [l.name, l.mm]));
           expect(mm['walls, before pleating']).toBeCloseTo(wall, 6);
           expect(mm['flat bag, wide']).toBeCloseTo(w - d, 6);
+          expect(mm['flaps of the base over each other']).toBeCloseTo(q, 6);
           expect(sizes.cavity.depthMm).toBeCloseTo(wall - pleats * z - (pleats ? 0.7 * d : 0), 6);
           for (const pose of [folding.finished, folding.flat!]) expectPaper(pose, width * height);
         },

@@ -5,7 +5,7 @@ describe.each(['square-canoe', 'oblong-canoe', 'pod-boat'])('%s', (id) => {
   const hull = (s: number, wallDeg: number) => {
     const { sizes } = made(id, s, { wallDeg });
     if (sizes.cavity.kind !== 'hull') throw new Error('A boat has a hull.');
-    return { ...sizes.cavity, ml: sizes.volumes!.map((v) => v.ml), over: sizes.outer };
+    return { ...sizes.cavity, ml: sizes.volumes!.map((v) => v.ml), over: sizes.outer, pack: sizes.lengths[2].mm };
   };
   const oblong = id === 'oblong-canoe';
   // Shares of the shorter side: height of the walls, length of an end, half of the straight middle.
@@ -19,6 +19,7 @@ describe.each(['square-canoe', 'oblong-canoe', 'pod-boat'])('%s', (id) => {
         const boat = hull(s, 90);
         expect(boat.floorWidthMm / s).toBeCloseTo(2 * h, 8);
         expect(boat.floorLengthMm / s).toBeCloseTo(2 * y1, 8);
+        expect(boat.pack / s).toBeCloseTo(2 * h, 8);
         expect(boat.sideMm / s).toBeCloseTo(h, 8);
         expect(boat.tipMm / s).toBeCloseTo(h, 8);
         const e1 = h * Math.sqrt(2 + 2 * Math.SQRT2);

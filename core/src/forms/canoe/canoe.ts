@@ -1,10 +1,11 @@
 import * as z from 'zod';
 import type { CreaseAngle } from '../../folding/collapse';
 import type { Hand } from '../../folding/hand';
+import { flatExtent } from '../../folding/layers-at';
 import { faceAt, type Pose, whereIs } from '../../folding/pose';
 import { mostLayers } from '../../folding/stack-depth';
 import { apply, compose, inverse, type Point3 } from '../../folding/transform';
-import { distance, lineThrough, type Point, point } from '../../measure/point';
+import { lineThrough, type Point, point } from '../../measure/point';
 import type { Sheet } from '../../paper/sheet';
 import type { Folding, Form, FormFacts } from '../form';
 import { recordSteps } from '../record-steps';
@@ -321,7 +322,7 @@ export function canoe(kind: CanoeKind): Form<CanoeParams> {
         lengths: [
           { name: 'length over all', mm: 2 * hull.tip.x },
           { name: 'beam at the rim', mm: 2 * hull.rim.y },
-          { name: 'flat pack, wide', mm: 2 * distance(point(frame.width / 2, 0), point(frame.width / 2 + frame.h, 0)) },
+          { name: 'flat pack, wide', mm: flatExtent(folding.flat!).widthMm },
         ],
         volumes: [
           { name: 'water pushed aside, loaded to 70 % of the side', ml: ml(0.7) },

@@ -280,7 +280,7 @@ export const gussetedBag: Form<BagParams> = {
   },
   sizes({ finished, flat }, sheet, params, thicknessMm) {
     const frame = frameOf(sheet, params);
-    const { x1, x2, d, l, height, q } = frame;
+    const { x1, x2, d, l, height, o } = frame;
     const at = (x: number, y: number) => whereIs(finished, point(x, y));
     const front = distance3(at(x1 + d / 2, l + 1), at(x2 - d / 2, l + 1));
     const depth = distance3(at(x1 - d / 2, l + 1), at(x1 + d / 2, l + 1));
@@ -301,7 +301,7 @@ export const gussetedBag: Form<BagParams> = {
         { name: 'walls, before pleating', mm: wall },
         { name: 'flat bag, wide', mm: widthMm },
         { name: 'flat bag, high', mm: heightMm },
-        { name: 'flaps of the base over each other', mm: q },
+        { name: 'flaps of the base over each other', mm: distance3(at(o / 2, 0), at(frame.width / 2, 0)) },
       ],
       layers: [
         { name: 'thickest', count: mostLayers(finished) },
