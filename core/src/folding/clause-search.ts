@@ -16,6 +16,16 @@ const RESCALE_AT = 1e100;
 const FIRST_RESTART = 100;
 const RESTART_GROWTH = 1.5;
 
+/** A clause of its own without repeated literals, or null when it holds whatever is chosen. */
+function tidied(clause: Clause): number[] | null {
+  const literals: number[] = [];
+  for (const literal of clause) {
+    if (literals.includes(literal ^ 1)) return null;
+    if (!literals.includes(literal)) literals.push(literal);
+  }
+  return literals;
+}
+
 /**
  * All sign choices that keep every clause, one after another; the array yielded is the search's own.
  *
@@ -155,8 +165,8 @@ export function* searchClauses(
   };
 
   for (let c = 0; c < given.length; c++) {
-    const literals = [...new Set(given[c])];
-    if (literals.some((literal) => literals.includes(literal ^ 1))) {
+    const literals = tidied(given[c]);
+    if (!literals) {
       // Always kept; its number is used up so that conflicts name the clause that was given.
       clauses.push([]);
       continue;

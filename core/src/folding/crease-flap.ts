@@ -6,7 +6,7 @@ import { FoldRefused } from './fold-refused';
 import { sideOfFace } from './layer-order';
 import { faceAt, type Pose, whiteUp } from './pose';
 import { refine } from './refine';
-import { stackDepth } from './stack-depth';
+import { layersOn, stackDepth } from './stack-depth';
 import { apply, inverse } from './transform';
 
 /**
@@ -42,7 +42,10 @@ function movingFaces(pose: Pose, line: Line, layers: FoldLayers, between: (face:
   const onLeft = pattern.faces.map((_, f) => sideOf(line, apply(pose.placed[f], middle(faceOutline(pattern, f)))) > 0);
   if (layers === 'all') return onLeft;
   if ('top' in layers)
-    return onLeft.map((left, f) => left && stackDepth(pose, f, whiteUp(pose, f) > 0 ? 1 : -1) < layers.top);
+    return onLeft.map((left, f) => {
+      const side = whiteUp(pose, f) > 0 ? 1 : -1;
+      return left && (layersOn(pose, f, side) < layers.top || stackDepth(pose, f, side) < layers.top);
+    });
   if ('between' in layers) return onLeft.map((left, f) => left && between(f));
   const flap = layers.flap;
   const seed = pattern.faces.findIndex((_, f) => onLeft[f] && faceHolds(pose, f, flap));

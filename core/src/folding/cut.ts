@@ -2,7 +2,7 @@ import type { Line } from '../measure/point';
 import type { Stretch } from '../pattern/crease-stretches';
 import { creaseStretches } from '../pattern/crease-stretches';
 import { removeFaces, slitEdges } from '../pattern/remove-faces';
-import type { Split } from '../pattern/split-faces';
+import { type Split, splitAfter } from '../pattern/split-faces';
 import { edgesOn } from './collapse';
 import { creaseFlap, type FoldLayers } from './crease-flap';
 import { FoldRefused } from './fold-refused';
@@ -14,21 +14,12 @@ interface Cut {
   readonly pose: Pose;
 }
 
-/** Two refinements one after the other, as one. */
-function after(first: Split, second: Split): Split {
-  return {
-    pattern: second.pattern,
-    faceFrom: second.faceFrom.map((f) => first.faceFrom[f]),
-    edgeFrom: second.edgeFrom.map((e) => (e < 0 ? -1 : first.edgeFrom[e])),
-  };
-}
-
 /** Takes away the paper on the left of a table line, of the layers chosen. */
 export function trim(start: Pose, line: Line, layers: FoldLayers): Cut {
   if (!isFlat(start)) throw new FoldRefused('ambiguous', 'Paper is cut on the table, lying flat.');
   const { before, split, moving } = creaseFlap(start, line, layers, 'cut');
   const removed = removeFaces(before.pattern, moving);
-  return { split: after(split, removed), pose: refine(before, removed) };
+  return { split: splitAfter(split, removed), pose: refine(before, removed) };
 }
 
 /**
@@ -42,5 +33,5 @@ export function cutAlong(start: Pose, stretches: readonly Pick<Stretch, 'from' |
   );
   const pose = refine(start, creased);
   const slit = slitEdges(pose.pattern, new Set(stretches.flatMap((stretch) => edgesOn(pose.pattern, stretch))));
-  return { split: after(creased, slit), pose: refine(pose, slit) };
+  return { split: splitAfter(creased, slit), pose: refine(pose, slit) };
 }

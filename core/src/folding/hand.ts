@@ -1,7 +1,7 @@
 import type { Line, Point } from '../measure/point';
 import type { Sheet } from '../paper/sheet';
 import { blankPattern } from '../pattern/blank-pattern';
-import type { Split } from '../pattern/split-faces';
+import { type Split, splitAfter } from '../pattern/split-faces';
 import { type Alignment, foldLine } from './alignment';
 import { collapse, type CreaseAngle } from './collapse';
 import * as compound from './compound-moves';
@@ -40,9 +40,15 @@ export interface HandOptions {
 /** A pinch is made by eye, between two fingers: taken to miss twice as much as a crease that is lined up and pressed. */
 const PINCH_MISSES = 2;
 
+/** An earlier pose, on the pattern as it was after so many refinements. */
+interface Earlier {
+  readonly pose: Pose;
+  readonly since: number;
+}
+
 interface OpenFold {
   readonly name: string;
-  before: Pose;
+  before: Earlier;
 }
 
 interface Performed {
@@ -62,7 +68,9 @@ type Aligned<T> = Omit<T, 'line' | 'name'> & { readonly line: Alignment };
 export class Hand {
   private current: Pose;
   private folds: OpenFold[] = [];
-  private watched: Pose[] = [];
+  private watched: Earlier[] = [];
+  /** How the pattern was refined, move by move: earlier poses catch up when they are asked for. */
+  private readonly splits: Split[] = [];
   private stuck: Stuck[] = [];
   private readonly moves: RecordedMove[] = [];
   private readonly start: Pose;
@@ -229,7 +237,7 @@ export class Hand {
     const folds = this.folds.slice(0, Math.max(0, k));
     this.perform(null, () => {
       if (k < 0) throw new FoldRefused('nothing-to-unfold', `No fold called “${name}” is closed.`);
-      return { split: null, pose: { ...this.folds[k].before, sense: this.current.sense } };
+      return { split: null, pose: { ...this.caughtUp(this.folds[k].before), sense: this.current.sense } };
     });
     this.folds = folds;
   }
@@ -290,16 +298,17 @@ export class Hand {
    * another hand, whose steps have been seen.
    */
   watch(moves: () => void): readonly Pose[] {
-    this.watched = [this.current];
+    this.watched = [this.now];
     moves();
     const seen = this.watched;
     this.watched = [];
-    return this.echo ? [] : [...seen, this.current];
+    // What was seen before paper was cut off keeps its paper.
+    return this.echo ? [] : [...seen.map((earlier) => this.caughtUp(earlier, 'keeps its paper')), this.current];
   }
 
   /** Keeps the pose of this moment among those that `watch` returns. */
   pause(): void {
-    this.watched.push(this.current);
+    this.watched.push(this.now);
   }
 
   private fold(
@@ -314,7 +323,7 @@ export class Hand {
     const { before } = this.along(alignment, (line) =>
       foldSimply(this.current, { line, towards, layers, name, under, among }),
     );
-    if (before) this.folds = [...folds, { name, before }];
+    if (before) this.folds = [...folds, { name, before: { pose: before, since: this.splits.length } }];
   }
 
   /** Makes a move along the line that the hand makes when it means an alignment. */
@@ -336,26 +345,34 @@ export class Hand {
     }
     const done = compute();
     refuseUnstuck(done.pose, this.stuck);
-    if (done.split) this.follow(done.split);
+    if (done.split) this.splits.push(done.split);
     this.current = { ...done.pose, marks: this.current.marks };
     this.folds = [];
     this.moves.push({ split: done.split, pose: this.current });
     return done;
   }
 
-  /** Earlier poses follow the pattern as it is creased, so that they can be returned to and drawn. */
-  private follow(split: Split): void {
-    for (const fold of this.folds) fold.before = refine(fold.before, split);
-    // What was seen before paper was cut off keeps its paper.
-    const parts = new Set(split.faceFrom).size;
-    this.watched = this.watched.map((pose) => (parts < pose.pattern.faces.length ? pose : refine(pose, split)));
+  private get now(): Earlier {
+    return { pose: this.current, since: this.splits.length };
+  }
+
+  /** An earlier pose on the pattern as it is creased now, so that it can be returned to or drawn. */
+  private caughtUp({ pose, since }: Earlier, where: 'it may be cut' | 'keeps its paper' = 'it may be cut'): Pose {
+    let all: Split | null = null;
+    let faces = pose.pattern.faces.length;
+    for (const split of this.splits.slice(since)) {
+      if (where === 'keeps its paper' && new Set(split.faceFrom).size < faces) break;
+      all = all ? splitAfter(all, split) : split;
+      faces = split.pattern.faces.length;
+    }
+    return all ? refine(pose, all) : pose;
   }
 
   private move(motionOf: (pose: Pose) => Transform): void {
     const folds = this.folds;
     this.perform(null, () => {
       const motion = motionOf(this.current);
-      for (const fold of folds) fold.before = moved(fold.before, motion);
+      for (const fold of folds) fold.before = { ...fold.before, pose: moved(fold.before.pose, motion) };
       return { split: null, pose: moved(this.current, motion) };
     });
     this.folds = folds;

@@ -58,15 +58,22 @@ const rotate = (m: Transform, x: number, y: number): Point3 => ({
 });
 const normalOf = (m: Transform): Point3 => ({ x: m[2], y: m[5], z: m[8] });
 
-/** Builds the rules for a placed pattern: layers that coincide, and lines where sheets could cross. */
-export function layerProblem(pattern: CreasePattern, placed: readonly Transform[]): LayerProblem {
+/**
+ * Builds the rules for a placed pattern: layers that coincide, and lines where sheets could cross.
+ * @param kinds `crossing` leaves out the rules for stacks of three, for orders that are known to obey them
+ */
+export function layerProblem(
+  pattern: CreasePattern,
+  placed: readonly Transform[],
+  kinds: 'all' | 'crossing' = 'all',
+): LayerProblem {
   const n = pattern.faces.length;
   const sorted = sortIntoPlanes(pattern, placed);
   const pairs = findOverlaps(pattern, placed, undefined, sorted);
   const pairOf = new Map(pairs.map((pair, k) => [pair.i * n + pair.j, k]));
   const rules: LayerRule[] = [];
   const piercing: number[][] = [];
-  stackRules(pattern, sorted, pairs, pairOf, rules);
+  if (kinds === 'all') stackRules(pattern, sorted, pairs, pairOf, rules);
 
   const strands = creaseStrands(pattern, placed);
   const tolerance = 100 * toleranceOf(pattern);
@@ -88,6 +95,21 @@ export function layerProblem(pattern: CreasePattern, placed: readonly Transform[
   return { pattern, pairs, pairOf, rules, piercing };
 }
 
+type FlatBox = readonly [x0: number, x1: number, y0: number, y1: number];
+
+function flatBox(polygon: readonly Point[]): FlatBox {
+  let [x0, x1, y0, y1] = [Infinity, -Infinity, Infinity, -Infinity];
+  for (const { x, y } of polygon) {
+    if (x < x0) x0 = x;
+    if (x > x1) x1 = x;
+    if (y < y0) y0 = y;
+    if (y > y1) y1 = y;
+  }
+  return [x0, x1, y0, y1];
+}
+
+const boxesMeet = (a: FlatBox, b: FlatBox): boolean => a[0] < b[1] && b[0] < a[1] && a[2] < b[3] && b[2] < a[3];
+
 /** Three layers over one spot cannot each lie above the next. */
 function stackRules(
   pattern: CreasePattern,
@@ -101,14 +123,16 @@ function stackRules(
   const over: number[][] = pattern.faces.map(() => []);
   for (const { i, j } of pairs) over[i].push(j);
   for (let i = 0; i < n; i++) {
-    const shared = new Map(over[i].map((j) => [j, intersect(outlines[i], outlines[j])]));
+    const shared = over[i].map((j) => intersect(outlines[i], outlines[j]));
+    const boxes = shared.map(flatBox);
     for (let p = 0; p < over[i].length; p++)
       for (let q = p + 1; q < over[i].length; q++) {
+        if (!boxesMeet(boxes[p], boxes[q])) continue;
         const j = over[i][p];
         const k = over[i][q];
         const jk = pairOf.get(j * n + k);
         if (jk === undefined) continue;
-        if (area(intersect(shared.get(j)!, shared.get(k)!)) <= smallest) continue;
+        if (area(intersect(shared[p], shared[q])) <= smallest) continue;
         const ij = pairOf.get(i * n + j)!;
         // Signs as seen from i's white side: j over i, k over j, k over i; the cycles are (+,+,-) and (-,-,+).
         rules.push({
@@ -184,6 +208,18 @@ function strandInside(
 
 const SAME_DIRECTION = 1e-6;
 
+/** How many distinct directions come before that of one end. */
+function rank(angle: readonly number[], end: number): number {
+  let before = 0;
+  for (let k = 0; k < angle.length; k++) {
+    if (angle[k] >= angle[end] - SAME_DIRECTION) continue;
+    let first = true;
+    for (let j = 0; j < k; j++) if (Math.abs(angle[j] - angle[k]) <= SAME_DIRECTION) first = false;
+    if (first) before++;
+  }
+  return before;
+}
+
 function crossingRule(
   s: Strand,
   t: Strand,
@@ -203,9 +239,7 @@ function crossingRule(
     const a = Math.atan2(dot(u, turn), dot(u, start));
     return a < -SAME_DIRECTION ? a + 2 * Math.PI : Math.abs(a) <= SAME_DIRECTION ? 0 : a;
   });
-  const distinct = [...angle].sort((p, q) => p - q).filter((a, k, all) => k === 0 || a - all[k - 1] > SAME_DIRECTION);
-  const rank = (a: number): number => distinct.findIndex((known) => Math.abs(known - a) <= 2 * SAME_DIRECTION);
-  const table = crossingTable([rank(angle[0]), rank(angle[1]), rank(angle[2]), rank(angle[3])]);
+  const table = crossingTable([rank(angle, 0), rank(angle, 1), rank(angle, 2), rank(angle, 3)]);
   if (!table.ties.length) {
     if (!table.allowed.length) piercing.push(faces);
     return;

@@ -6,7 +6,6 @@ import { creaseFlap, type FoldLayers, isOnLine, layersFrom } from './crease-flap
 import { FoldRefused } from './fold-refused';
 import { noOrder, sideOfFace } from './layer-order';
 import { layerProblem } from './layer-problem';
-import { findOverlaps } from './overlaps';
 import { faceAt, isFlat, type Pose, whiteUp } from './pose';
 import { type KnownLayers, knownFaces } from './known-layers';
 import { placeOrRefuse, settle } from './settle';
@@ -66,7 +65,8 @@ export function foldSimply(start: Pose, fold: SimpleFold): Folded {
   const frame = before.placed[pinned];
   const { faces: placed, residual } = placeOrRefuse(pattern, angles, pinned, frame);
   const order = noOrder(pattern.faces.length);
-  for (const { i, j } of findOverlaps(pattern, placed))
+  const problem = layerProblem(pattern, placed, 'crossing');
+  for (const { i, j } of problem.pairs)
     for (const [a, b] of [
       [i, j],
       [j, i],
@@ -81,7 +81,9 @@ export function foldSimply(start: Pose, fold: SimpleFold): Folded {
     const known = knownFaces(pattern, fold.among);
     return { pose: settle({ ...before, angles, pinned, frame }, { prefer: order, known }), split, before };
   }
-  const broken = brokenRule(layerProblem(pattern, placed), order);
+  // Stacks are in order by the rule: moved layers kept theirs as a block, all of it lands between the same two sets of
+  // layers, and nothing outside the cover lies over the cover.
+  const broken = brokenRule(problem, order);
   if (broken) throw new FoldRefused('crosses', 'Layers would pass through each other.', broken.faces);
   const sense = angles.map((angle, e) => Math.sign(angle) || before.sense[e]);
   return { pose: { pattern, angles, sense, pinned, frame, placed, residual, order }, split, before };

@@ -28,6 +28,13 @@ export function stackDepth(pose: Pose, face: number, side: 1 | -1): number {
   return Math.max(...pieces.map(({ depth }) => depth));
 }
 
+/** How many faces lie anywhere on one side of a face: no fewer than lie over one spot of it. */
+export function layersOn({ order }: Pose, face: number, side: 1 | -1): number {
+  let count = 0;
+  for (let f = 0; f < order.faces; f++) if (sideOfFace(order, face, f) === side) count++;
+  return count;
+}
+
 /** Counted once for each layer order: poses that only moved, or missed a little, share theirs. */
 const counted = new WeakMap<LayerOrder, number>();
 
@@ -35,9 +42,16 @@ const counted = new WeakMap<LayerOrder, number>();
 export function mostLayers(pose: Pose): number {
   const known = counted.get(pose.order);
   if (known !== undefined) return known;
-  // The outermost layer of the thickest spot has all others on one side.
-  const most =
-    1 + Math.max(...pose.pattern.faces.map((_, f) => Math.max(stackDepth(pose, f, 1), stackDepth(pose, f, -1))));
-  counted.set(pose.order, most);
-  return most;
+  // The outermost layer of the thickest spot has all others on one side. Faces with most others there come first: no
+  // later one is measured that could not have more.
+  const candidates = pose.pattern.faces
+    .flatMap((_, face) => ([1, -1] as const).map((side) => ({ face, side, others: layersOn(pose, face, side) })))
+    .sort((p, q) => q.others - p.others);
+  let most = 0;
+  for (const { face, side, others } of candidates) {
+    if (others <= most) break;
+    most = Math.max(most, stackDepth(pose, face, side));
+  }
+  counted.set(pose.order, most + 1);
+  return most + 1;
 }

@@ -72,7 +72,13 @@ export type Cavity =
       readonly corners: readonly Point3[];
     }
   /** A pocket over the corner of a page: how far it reaches along both edges and in from the point. */
-  | { readonly kind: 'corner'; readonly legMm: number; readonly depthMm: number }
+  | {
+      readonly kind: 'corner';
+      readonly legMm: number;
+      readonly depthMm: number;
+      /** Where the page's corner comes to lie on the table, and where its two edges leave the pocket. */
+      readonly corners: readonly [point: Point3, edge: Point3, otherEdge: Point3];
+    }
   /** A hull: its flat floor between the bends, and how high sides and tips stand over it. */
   | {
       readonly kind: 'hull';
@@ -91,6 +97,8 @@ export interface Opened {
   readonly triangles: readonly (readonly [number, number, number])[];
   /** What it holds, from the most that its shape allows to what is comfortable, in ml. */
   readonly volumes: readonly { readonly name: string; readonly ml: number }[];
+  /** How much of it is shown inside, in ml. */
+  readonly shownMl: number;
   /** How sure these are. */
   readonly note: string;
 }

@@ -10,6 +10,15 @@ export interface Split {
   readonly edgeFrom: readonly number[];
 }
 
+/** Two refinements one after the other, as one. */
+export function splitAfter(first: Split, second: Split): Split {
+  return {
+    pattern: second.pattern,
+    faceFrom: second.faceFrom.map((f) => first.faceFrom[f]),
+    edgeFrom: second.edgeFrom.map((e) => (e < 0 ? -1 : first.edgeFrom[e])),
+  };
+}
+
 interface Station {
   readonly t: number;
   readonly vertex: number;

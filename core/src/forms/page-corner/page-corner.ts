@@ -83,7 +83,7 @@ export const pageCorner: Form<z.infer<typeof pageCornerParams>> = {
     const depth = distance(point, mouth);
     const most = mostLayers(finished);
     return {
-      cavity: { kind: 'corner', legMm: leg, depthMm: depth },
+      cavity: { kind: 'corner', legMm: leg, depthMm: depth, corners: [point, shoulder, at(0.5, 1)] },
       outer: { lengthMm: leg, widthMm: distance(shoulder, at(1, 1)), heightMm: most * thicknessMm },
       lengths: [
         { name: 'mouth', mm: 2 * distance(mouth, shoulder) },
