@@ -1,5 +1,5 @@
 import * as fc from 'fast-check';
-import { DISH_WALL, whereIs } from '../../src/index';
+import { DISH_WALL, faceAt, sideOfFace, whereIs, whiteUp } from '../../src/index';
 import { lengthOf, made, sheet } from './made';
 
 describe('closing cube', () => {
@@ -31,6 +31,27 @@ describe('closing cube', () => {
       }),
       { numRuns: 3 },
     ));
+
+  it.each(['left', 'right'])(
+    'has its tips in the slot that locks, turning %s: more of the lid over them than under',
+    (turning) => {
+      const s = 150;
+      const { finished } = made('closing-cube', s, { turning }).folding;
+      for (const corner of [
+        { x: 1, y: 2 },
+        { x: s - 1, y: 2 },
+        { x: s - 1, y: s - 2 },
+        { x: 1, y: s - 2 },
+      ]) {
+        const tip = faceAt(finished.pattern, corner);
+        const up = Math.sign(whiteUp(finished, tip));
+        const below = finished.pattern.faces.filter((_, f) => sideOfFace(finished.order, tip, f) * up < 0);
+        const above = finished.pattern.faces.filter((_, f) => sideOfFace(finished.order, tip, f) * up > 0);
+        expect(below.length).toBeGreaterThan(0);
+        expect(above.length).toBeGreaterThan(below.length);
+      }
+    },
+  );
 });
 
 describe('four-pointed dish', () => {

@@ -1,20 +1,24 @@
 import * as z from 'zod';
 import type { CreaseAngle } from '../../folding/collapse';
 import type { Hand } from '../../folding/hand';
+import type { KnownLayers } from '../../folding/known-layers';
 import { layersThrough } from '../../folding/layers-at';
 import { whereIs } from '../../folding/pose';
 import { mostLayers } from '../../folding/stack-depth';
+import type { ShownUnit } from '../../measure/format-length';
 import { distance, point, type Point } from '../../measure/point';
 import type { Sheet } from '../../paper/sheet';
 import { atHand, squareFrame } from '../at-hand';
 import type { Folding, Form } from '../form';
 import { choice } from '../choice';
 import { recordSteps } from '../record-steps';
-import { CUBE_WORDS as words } from './words';
+import { cubeWords } from './words';
 
 export const closingCubeParams = z.object({
   /** Which way round the gussets and the lid turn. */
   turning: z.enum(['left', 'right']).default('left'),
+  /** How an edge is divided in three. */
+  thirds: z.enum(['eye', 'ruler']).default('eye'),
 });
 
 type ClosingCubeParams = z.infer<typeof closingCubeParams>;
@@ -77,9 +81,24 @@ function frameOf(sheet: Sheet, turning: ClosingCubeParams['turning']): CubeFrame
   return { side, at };
 }
 
-function fold(hand: Hand, sheet: Sheet, { turning }: ClosingCubeParams): Folding {
-  const { on } = squareFrame(sheet);
-  const { at } = frameOf(sheet, turning);
+/**
+ * Three slots open at the rim where a tip goes in. In the deepest, right on the panel that hinges on that wall, it also
+ * clamps its neighbour's turned-back panel: the slot that locks.
+ * @param wall the side on whose wall the tip of side k goes in
+ */
+function deepSlot({ at }: CubeFrame, k: number, wall: number): KnownLayers[] {
+  const other = at(k, [0.5, 0.2]);
+  return [
+    { point: at(wall, [1.35, 1.3]), other, lies: 'over' },
+    { point: at(wall, [0.65, 1.3]), other, lies: 'under' },
+  ];
+}
+
+function fold(hand: Hand, sheet: Sheet, { turning, thirds }: ClosingCubeParams, unit?: ShownUnit): Folding {
+  const { side, on } = squareFrame(sheet);
+  const words = cubeWords(thirds === 'ruler' ? side / 3 : null, unit);
+  const frame = frameOf(sheet, turning);
+  const { at } = frame;
   const { onto, through } = atHand(hand);
   const { steps, step } = recordSteps(hand);
   const sixth = (x: number, y: number): Point => on(x / 6, y / 6);
@@ -94,7 +113,7 @@ function fold(hand: Hand, sheet: Sheet, { turning }: ClosingCubeParams): Folding
     words.thirds,
     { creases: ['third', 'two thirds'], arrows: [{ kind: 'fold-and-unfold', grip: sixth(0, 0), to: sixth(4, 0) }] },
     () => {
-      const length = 0.06 * squareFrame(sheet).side;
+      const length = 0.06 * side;
       hand.pinch('third', through(sixth(2, 0), sixth(2, 6), sixth(0, 0)), { near: sixth(2, 0), lengthMm: length });
       hand.pinch('two thirds', through(sixth(4, 0), sixth(4, 6), sixth(6, 0)), { near: sixth(4, 0), lengthMm: length });
     },
@@ -198,7 +217,12 @@ function fold(hand: Hand, sheet: Sheet, { turning }: ClosingCubeParams): Folding
   step(
     words.tips,
     { view: 'space', creases: ['tip'], arrows: SIDES.map((k) => ({ kind: 'tuck', grip: corner(k) })) },
-    () => hand.collapse(four(TIPS), centre),
+    () =>
+      hand.collapse(
+        four(TIPS),
+        centre,
+        SIDES.flatMap((k) => deepSlot(frame, k, k + (turning === 'left' ? 1 : 3))),
+      ),
   );
   return { steps, finished: hand.pose, open };
 }
@@ -217,6 +241,10 @@ export const closingCube: Form<ClosingCubeParams> = {
       left: 'Left',
       right: 'Right',
     }),
+    choice('thirds', 'Thirds', 'By eye leaves no pencil mark; a ruler is surer on thick paper.', {
+      eye: 'By eye: a flat S, then set right',
+      ruler: 'With a ruler',
+    }),
   ],
   holds: ['boxes and blocks', 'loose pieces'],
   closes: 'its own lid of four flaps and four tucked tips',
@@ -229,7 +257,8 @@ export const closingCube: Form<ClosingCubeParams> = {
   fold,
   floor: (sheet, { turning }) => SIDES.map((k) => frameOf(sheet, turning).at(k, B1)),
   sizes({ finished }, sheet, { turning }, thicknessMm) {
-    const { at } = frameOf(sheet, turning);
+    const frame = frameOf(sheet, turning);
+    const { at } = frame;
     const placed = (k: number, p: readonly [number, number]) => whereIs(finished, at(k, p));
     const length = distance(placed(0, B1), placed(0, B2));
     const width = distance(placed(1, B1), placed(1, B2));

@@ -1,3 +1,4 @@
+import { formatLength, type ShownUnit } from '../../measure/format-length';
 import type { StepWords } from '../form';
 
 type CubeStep =
@@ -15,7 +16,22 @@ type CubeStep =
   | 'lid'
   | 'tips';
 
-export const CUBE_WORDS: Readonly<Record<CubeStep, StepWords>> = {
+/** The step that finds the thirds with a ruler. */
+const measuredThirds = (third: string): StepWords => ({
+  id: 'thirds',
+  title: 'Measure the thirds',
+  words: `Mark the edge nearest you ${third} from each corner, and pinch it at both marks.`,
+  check: 'Two short marks divide the near edge into three equal parts.',
+  slip: { what: 'The middle part differs.', remedy: 'The sheet is not as long as you think: measure it, and divide.' },
+  crease: 'pinch',
+});
+
+/** @param thirdMm a third of the sheet's side when it is measured; null when the edge is divided by eye */
+export function cubeWords(thirdMm: number | null, unit: ShownUnit = 'mm'): Readonly<Record<CubeStep, StepWords>> {
+  return thirdMm === null ? CUBE_WORDS : { ...CUBE_WORDS, thirds: measuredThirds(formatLength(thirdMm, unit)) };
+}
+
+const CUBE_WORDS: Readonly<Record<CubeStep, StepWords>> = {
   over: {
     id: 'over',
     title: 'Coloured side up',

@@ -7,6 +7,7 @@ import type { ShownUnit } from '../../measure/format-length';
 import { between, distance, type Point } from '../../measure/point';
 import type { Sheet } from '../../paper/sheet';
 import { atHand, squareFrame } from '../at-hand';
+import { choice } from '../choice';
 import type { Folding, Form } from '../form';
 import { recordSteps } from '../record-steps';
 import { diamondWords } from './words';
@@ -17,6 +18,10 @@ export const BODY_SHARE = { min: 1 / 3, max: 0.44 } as const;
 export const diamondEnvelopeParams = z.object({
   /** Width of the body in mm when it is measured; null for a third of the diagonal, which makes a square body. */
   widthMm: z.number().positive().nullable().default(null),
+  /** How the thirds of a square body are found; another width is measured. */
+  thirds: z.enum(['eye', 'ruler']).default('eye'),
+  /** What holds the flap. */
+  flap: z.enum(['sticker', 'glue', 'loose']).default('sticker'),
 });
 
 export type DiamondEnvelopeParams = z.infer<typeof diamondEnvelopeParams>;
@@ -31,10 +36,11 @@ function shareOf(side: number, widthMm: number | null): number {
   return share;
 }
 
-function fold(hand: Hand, sheet: Sheet, { widthMm }: DiamondEnvelopeParams, unit?: ShownUnit): Folding {
+function fold(hand: Hand, sheet: Sheet, params: DiamondEnvelopeParams, unit?: ShownUnit): Folding {
   const { side, on } = squareFrame(sheet);
+  const { widthMm, thirds, flap } = params;
   const k = shareOf(side, widthMm);
-  const words = diamondWords(widthMm === null ? null : k * side, unit);
+  const words = diamondWords(widthMm === null && thirds === 'eye' ? null : k * side, flap, unit);
   const { steps, step } = recordSteps(hand);
   const { through, onto } = atHand(hand);
   const [near, right, far, left, centre] = [on(0, 0), on(1, 0), on(1, 1), on(0, 1), on(0.5, 0.5)];
@@ -95,6 +101,17 @@ export const diamondEnvelope: Form<DiamondEnvelopeParams> = {
         ],
       },
     },
+    choice(
+      'thirds',
+      'Thirds of a square body',
+      'By eye you lay one wing over the other and shift by a third of the gap: quick, and no mark shows.',
+      { eye: 'By eye, then set right', ruler: 'With a ruler' },
+    ),
+    choice('flap', 'Flap', 'A sticker opens again; glue does not. Loose it does for handing over.', {
+      sticker: 'Held by a sticker or tape',
+      glue: 'Glued down',
+      loose: 'Left loose',
+    }),
   ],
   holds: ['flat things'],
   closes: 'its wings tuck into each other; the flap wants a sticker or a spot of glue',

@@ -3,8 +3,21 @@ import type { StepWords } from '../form';
 
 type DiamondStep = 'turn' | 'triangle' | 'front' | 'right' | 'left' | 'flap';
 
-/** @param markMm how far the marks lie from the corners, or null when the base is brought to thirds by trying */
-export function diamondWords(markMm: number | null, unit: ShownUnit = 'mm'): Readonly<Record<DiamondStep, StepWords>> {
+const HELD = {
+  sticker: ' Close it with a sticker or a strip of tape.',
+  glue: ' Close it with a spot of glue under its point.',
+  loose: '',
+} as const;
+
+/**
+ * @param markMm how far the marks lie from the corners, or null when the base is brought to thirds by trying
+ * @param flap what holds it
+ */
+export function diamondWords(
+  markMm: number | null,
+  flap: keyof typeof HELD,
+  unit: ShownUnit = 'mm',
+): Readonly<Record<DiamondStep, StepWords>> {
   const mark = markMm === null ? null : formatLength(markMm, unit);
   return {
     turn: {
@@ -67,15 +80,14 @@ export function diamondWords(markMm: number | null, unit: ShownUnit = 'mm'): Rea
     flap: {
       id: 'flap',
       title: 'Card in, flap down',
-      words:
-        'Slide the card in between the back and the front, down to the bottom fold. Fold the upper point down over it, shoulder to shoulder.',
+      words: `Slide the card in between the back and the front, down to the bottom fold. Fold the upper point down over it, shoulder to shoulder.${HELD[flap]}`,
       check: 'The point ends where the two wings cross. Held upside down, the card stays in.',
       slip: {
         what: 'The card falls out at the bottom.',
         remedy: 'It lies in front of the pocket’s front. Take it out and put it behind that layer.',
       },
       crease: 'soft',
-      caution: 'If you glue the flap, let it dry flat with the window open, and keep glue off the card.',
+      ...(flap === 'glue' && { caution: 'Let the glue dry flat with the window open, and keep it off the card.' }),
     },
   };
 }

@@ -10,6 +10,7 @@ import { point, type Point } from '../../measure/point';
 import type { Sheet } from '../../paper/sheet';
 import { atHand } from '../at-hand';
 import type { Folding, Form } from '../form';
+import { choice } from '../choice';
 import { recordSteps } from '../record-steps';
 import { bagWords } from './words';
 
@@ -20,13 +21,36 @@ export const gussetedBagParams = z.object({
   seamMm: z.number().min(5).max(20).default(10),
   /** Creases of the pleated top; 0 leaves the mouth plain. */
   pleats: z.number().int().min(0).max(12).default(4),
+  /** Depth of one pleat, in mm. */
+  pleatMm: z.number().min(2.5).max(8).default(4),
+  /** What the tied top looks like: two half fans with a gap between them, or as many pleats as close them to one. */
+  top: z.enum(['gap', 'fan']).default('gap'),
+  /** What holds the seam and the base. */
+  join: z.enum(['glue', 'tape']).default('glue'),
 });
 
 type BagParams = z.infer<typeof gussetedBagParams>;
 
-/** Overlap of the two flaps of the base, and depth of one pleat, in mm. */
+/** Overlap of the two flaps of the base, in mm. */
 const BASE_LAP_MM = 6;
-const PLEAT_MM = 4;
+/** More than is needed if strips of paper bent without any resistance. */
+const FAN_SPARE = 1.2;
+/** More creases than that no longer press together. */
+const MOST_PLEATS = 24;
+
+/**
+ * Creases of the top. Each half fan turns by up to a quarter: strips of depth z at its outer radius, half the front a, reach
+ * that from n z = π a / 4 on.
+ */
+function pleatsOf({ top, pleats, pleatMm }: BagParams, frontMm: number): number {
+  if (top === 'gap') return pleats;
+  const needed = Math.ceil((FAN_SPARE * Math.PI * frontMm) / 4 / pleatMm);
+  if (needed > MOST_PLEATS)
+    throw new RangeError(
+      `A closed fan over a front of ${frontMm.toFixed(0)} mm wants ${needed} creases: make the pleats deeper, or leave the gap.`,
+    );
+  return needed;
+}
 
 interface Frame {
   readonly width: number;
@@ -83,8 +107,10 @@ function onEdges({ width, x1 }: Frame, rows: readonly Row[]): CreaseAngle[] {
 
 function fold(hand: Hand, sheet: Sheet, params: BagParams, unit?: ShownUnit): Folding {
   const frame = frameOf(sheet, params);
-  const { width, height, o, f, q, d, l, x1, x2 } = frame;
-  const words = bagWords({ seamMm: o, foldUpMm: f, lapMm: q, pleatMm: PLEAT_MM, pleats: params.pleats }, unit);
+  const { width, height, o, f, q, d, a, l, x1, x2 } = frame;
+  const { pleatMm, top, join } = params;
+  const pleats = pleatsOf(params, a);
+  const words = bagWords({ seamMm: o, foldUpMm: f, lapMm: q, pleatMm, pleats, top, join }, unit);
   const { steps, step } = recordSteps(hand);
   const { through } = atHand(hand);
   const mid = width / 2;
@@ -108,7 +134,7 @@ function fold(hand: Hand, sheet: Sheet, params: BagParams, unit?: ShownUnit): Fo
   );
   step(words.left, { creases: ['left side'], arrows: [{ kind: 'fold', grip: point(0, height / 2) }] }, () => {
     hand.valley('left side', through(point(x1, 0), point(x1, height), point(0, height / 2)));
-    hand.glue(point(o / 2, 0.7 * height), point(width - o / 2, 0.7 * height));
+    hand[join](point(o / 2, 0.7 * height), point(width - o / 2, 0.7 * height));
   });
   step(words.bottom, { creases: ['bottom'], arrows: [{ kind: 'fold-and-unfold', grip: point(mid, 0) }] }, () => {
     hand.valley('bottom', through(point(x1, f), point(x2, f), point(mid, 0)));
@@ -143,7 +169,7 @@ function fold(hand: Hand, sheet: Sheet, params: BagParams, unit?: ShownUnit): Fo
   step(words.lowerFlap, { creases: ['base flap'], arrows: [{ kind: 'fold', grip: point(mid, 0) }] }, () => {
     hand.collapse(onEdges(frame, flap(1)), back);
     // In the middle, clear of the folded corners.
-    hand.glue(point(o / 2, q / 2), point(mid, q / 2));
+    hand[join](point(o / 2, q / 2), point(mid, q / 2));
   });
   step(
     words.sides,
@@ -207,11 +233,11 @@ function fold(hand: Hand, sheet: Sheet, params: BagParams, unit?: ShownUnit): Fo
     },
   );
   let flat = hand.pose;
-  if (params.pleats > 0)
+  if (pleats > 0)
     step(words.pleats, { creases: ['pleat'], arrows: [{ kind: 'fold-behind', grip: point(mid, height) }] }, () => {
-      for (let j = 1; j <= params.pleats; j++) {
-        const y = height - j * PLEAT_MM;
-        const line = through(point(mid - 0.1 * whole, y), point(mid + 0.1 * whole, y), point(mid, y + 0.9 * PLEAT_MM));
+      for (let j = 1; j <= pleats; j++) {
+        const y = height - j * pleatMm;
+        const line = through(point(mid - 0.1 * whole, y), point(mid + 0.1 * whole, y), point(mid, y + 0.9 * pleatMm));
         if (j % 2) hand.mountain('pleat', line);
         else hand.valley('pleat', line);
         if (j === 1) hand.pause();
@@ -257,9 +283,23 @@ export const gussetedBag: Form<BagParams> = {
     {
       key: 'pleats',
       label: 'Creases of the pleated top',
-      why: 'None leaves the mouth plain, to be folded over; many spread to a closed fan once tied.',
+      why: 'None leaves the mouth plain, to be folded over. For a closed fan they are counted for you.',
       input: { kind: 'count', min: 0, max: 12 },
     },
+    {
+      key: 'pleatMm',
+      label: 'Depth of a pleat, in millimetres',
+      why: 'Deeper pleats make a bolder fan of fewer creases, and take more from the height.',
+      input: { kind: 'count', min: 3, max: 8 },
+    },
+    choice('top', 'The tied top', 'A gap is quicker; a closed fan takes many pleats and two spots of glue.', {
+      gap: 'Two half fans with a gap',
+      fan: 'Closed to one fan',
+    }),
+    choice('join', 'Seam and base', 'Glue lies flatter; tape holds at once and can be lifted.', {
+      glue: 'Glue stick',
+      tape: 'Thin double-sided tape',
+    }),
   ],
   holds: ['boxes and blocks', 'loose pieces'],
   closes: 'a ribbon round the pleats, or its mouth folded over',
@@ -285,7 +325,7 @@ export const gussetedBag: Form<BagParams> = {
     const front = distance3(at(x1 + d / 2, l + 1), at(x2 - d / 2, l + 1));
     const depth = distance3(at(x1 - d / 2, l + 1), at(x1 + d / 2, l + 1));
     const wall = distance3(at(frame.width / 2, l), at(frame.width / 2, height));
-    const pleated = params.pleats * PLEAT_MM;
+    const pleated = pleatsOf(params, frame.a) * params.pleatMm;
     const { widthMm, heightMm } = flatExtent(flat!);
     const most = mostLayers(flat!);
     return {

@@ -11,10 +11,13 @@ export interface BagMarks {
   readonly lapMm: number;
   readonly pleatMm: number;
   readonly pleats: number;
+  readonly top: 'gap' | 'fan';
+  readonly join: 'glue' | 'tape';
 }
 
 export function bagWords(marks: BagMarks, unit: ShownUnit = 'mm'): Readonly<Record<BagStep, StepWords>> {
   const mm = (length: number): string => formatLength(length, unit);
+  const glued = marks.join === 'glue';
   return {
     middle: {
       id: 'middle',
@@ -35,15 +38,21 @@ export function bagWords(marks: BagMarks, unit: ShownUnit = 'mm'): Readonly<Reco
     },
     left: {
       id: 'left-side',
-      title: 'Left side over, and glue',
-      words: `Fold the left side over it so that it passes the middle by ${mm(marks.seamMm / 2)}. Glue the strip where they overlap, with scrap paper inside the tube.`,
+      title: glued ? 'Left side over, and glue' : 'Left side over, and tape',
+      words: `Fold the left side over it so that it passes the middle by ${mm(marks.seamMm / 2)}. ${
+        glued
+          ? 'Glue the strip where they overlap, with scrap paper inside the tube.'
+          : 'Run double-sided tape along the strip where they overlap, and press from the middle outwards.'
+      }`,
       check: 'A flat tube, as wide at the top as at the bottom.',
-      slip: {
-        what: 'Glue ran inside.',
-        remedy: 'Open the tube before it dries and wipe it; keep a strip of scrap paper in it.',
-      },
+      slip: glued
+        ? {
+            what: 'Glue ran inside.',
+            remedy: 'Open the tube before it dries and wipe it; keep a strip of scrap paper in it.',
+          }
+        : { what: 'The tape caught crooked.', remedy: 'Lift it slowly before you press it hard, and lay it anew.' },
       crease: 'sharp',
-      caution: 'Glue with the window open, and let it dry before you go on.',
+      ...(glued && { caution: 'Glue with the window open, and let it dry before you go on.' }),
     },
     bottom: {
       id: 'bottom',
@@ -75,8 +84,8 @@ export function bagWords(marks: BagMarks, unit: ShownUnit = 'mm'): Readonly<Reco
     },
     lowerFlap: {
       id: 'lower-flap',
-      title: 'Lower flap, and glue',
-      words: `Fold the lower edge up, ${mm(marks.lapMm / 2)} past the middle line, over the first. Glue it down.`,
+      title: glued ? 'Lower flap, and glue' : 'Lower flap, and tape',
+      words: `Fold the lower edge up, ${mm(marks.lapMm / 2)} past the middle line, over the first. ${glued ? 'Glue' : 'Tape'} it down.`,
       check: `The two flaps overlap by ${mm(marks.lapMm)}.`,
       slip: {
         what: 'The flaps are unequal.',
@@ -119,7 +128,9 @@ export function bagWords(marks: BagMarks, unit: ShownUnit = 'mm'): Readonly<Reco
     pleats: {
       id: 'pleats',
       title: 'Pleat the top',
-      words: `From the mouth down fold back by ${mm(marks.pleatMm)}, then forward by as much, ${marks.pleats} ${marks.pleats === 1 ? 'crease' : 'creases'} in all. Open the bag, fill it, press the pleats together again, pinch them in the middle, and tie a ribbon there.`,
+      words: `From the mouth down fold back by ${mm(marks.pleatMm)}, then forward by as much, ${marks.pleats} ${marks.pleats === 1 ? 'crease' : 'creases'} in all. Open the bag, fill it, press the pleats together again, pinch them in the middle, and tie a ribbon there.${
+        marks.top === 'fan' ? ' Spread both halves upwards until their inner ends meet, and glue these together.' : ''
+      }`,
       check: 'The pleats are level with the mouth from side to side.',
       slip: { what: 'They drift.', remedy: 'Check both ends after every second pleat.' },
       crease: 'sharp',

@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import type { Alignment } from '../../folding/alignment';
 import type { CreaseAngle } from '../../folding/collapse';
 import type { Hand } from '../../folding/hand';
 import { whereIs } from '../../folding/pose';
@@ -13,8 +14,8 @@ import { recordSteps } from '../record-steps';
 import { twistWords } from './words';
 
 export const thirdsTwistParams = z.object({
-  /** How the thirds are found: with a ruler, or by a crossing of two folds that divides exactly. */
-  thirds: z.enum(['ruler', 'folds']).default('ruler'),
+  /** How the thirds are found: with a ruler, by eye and set right, or by a crossing of two folds that divides exactly. */
+  thirds: z.enum(['ruler', 'eye', 'folds']).default('ruler'),
 });
 
 type ThirdsTwistParams = z.infer<typeof thirdsTwistParams>;
@@ -25,10 +26,15 @@ function fold(hand: Hand, sheet: Sheet, { thirds }: ThirdsTwistParams, unit?: Sh
   const { side, on } = squareFrame(sheet);
   const { through, onto } = atHand(hand);
   const { steps, step } = recordSteps(hand);
-  const words = twistWords(thirds === 'ruler' ? side / 3 : null, unit);
+  const words = twistWords(thirds, side / 3, unit);
   /** A point of the sheet, turned by quarter turns about its middle. */
   const turned = (k: number, x: number, y: number): Point => (k === 0 ? on(x, y) : turned(k - 1, 1 - y, x));
 
+  const toMark = (p: Point, mark: string, near: Point): Alignment => ({
+    kind: 'point-onto-point',
+    point: hand.at(p),
+    onto: hand.mark(mark, near),
+  });
   if (thirds === 'folds')
     step(
       words.crossing,
@@ -47,8 +53,29 @@ function fold(hand: Hand, sheet: Sheet, { thirds }: ThirdsTwistParams, unit?: Sh
         hand.pinch('diagonal', onto(on(1, 0), on(0, 1)), { near: on(T, T), lengthMm: side / 12 });
       },
     );
-  const third = (name: string, a: Point, b: Point, moving: Point): void => {
-    hand.valley(name, through(a, b, moving));
+  // A guess is off by some e. What is left beside it, halved, is off by half of that the other way; halved again, by a quarter.
+  if (thirds === 'eye')
+    step(
+      words.guess,
+      {
+        creases: ['guess', 'guess up', 'second', 'second up'],
+        arrows: [
+          { kind: 'fold-and-unfold', grip: on(1, 0), to: on(T, 0) },
+          { kind: 'fold-and-unfold', grip: on(0, 1), to: on(0, T) },
+        ],
+        landmarks: [{ point: on(T, 0), name: 'guess' }],
+      },
+      () => {
+        const lengthMm = side / 12;
+        hand.pinch('guess', through(on(T, 0), on(T, 1), on(0, 0.5)), { near: on(T, 0), lengthMm });
+        hand.pinch('guess up', through(on(0, T), on(1, T), on(0.5, 0)), { near: on(0, T), lengthMm });
+        hand.pinch('second', toMark(on(1, 0), 'guess', on(T, 0)), { near: on(2 * T, 0), lengthMm });
+        hand.pinch('second up', toMark(on(0, 1), 'guess up', on(0, T)), { near: on(0, 2 * T), lengthMm });
+      },
+    );
+  /** The first third of each pair runs by the marks there are; the other one lays the opposite edge onto it. */
+  const third = (name: string, a: Point, b: Point, moving: Point, byEye: () => Alignment): void => {
+    hand.valley(name, thirds === 'eye' ? byEye() : through(a, b, moving));
   };
   step(
     words.upright,
@@ -60,8 +87,8 @@ function fold(hand: Hand, sheet: Sheet, { thirds }: ThirdsTwistParams, unit?: Sh
       ],
     },
     () => {
-      third('left third', on(T, 0), on(T, 1), on(0, 0.5));
-      third('right third', on(1 - T, 0), on(1 - T, 1), on(1, 0.5));
+      third('left third', on(T, 0), on(T, 1), on(0, 0.5), () => toMark(on(0, 0), 'second', on(2 * T, 0)));
+      third('right third', on(1 - T, 0), on(1 - T, 1), on(1, 0.5), () => onto(on(1, 0), on(T, 0)));
       hand.pause();
       hand.unfold('left third');
     },
@@ -76,8 +103,8 @@ function fold(hand: Hand, sheet: Sheet, { thirds }: ThirdsTwistParams, unit?: Sh
       ],
     },
     () => {
-      third('bottom third', on(0, T), on(1, T), on(0.5, 0));
-      third('top third', on(0, 1 - T), on(1, 1 - T), on(0.5, 1));
+      third('bottom third', on(0, T), on(1, T), on(0.5, 0), () => toMark(on(0, 0), 'second up', on(0, 2 * T)));
+      third('top third', on(0, 1 - T), on(1, 1 - T), on(0.5, 1), () => onto(on(0, 1), on(0, T)));
       hand.pause();
       hand.unfold('bottom third');
     },
@@ -187,10 +214,12 @@ export const thirdsTwist: Form<ThirdsTwistParams> = {
   leastSheetMm: 100,
   params: thirdsTwistParams,
   fields: [
-    choice('thirds', 'Thirds', 'A ruler is quicker; two folds that cross divide the sheet exactly without one.', {
-      ruler: 'With a ruler',
-      folds: 'By folds that cross',
-    }),
+    choice(
+      'thirds',
+      'Thirds',
+      'A ruler is quickest. By eye, every further pinch halves what the guess was off. Two folds that cross divide exactly.',
+      { ruler: 'With a ruler', eye: 'By eye, then set right', folds: 'By folds that cross' },
+    ),
   ],
   holds: ['flat things'],
   closes: 'four vanes, the last tucked under the first',

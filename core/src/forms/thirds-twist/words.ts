@@ -3,6 +3,7 @@ import type { StepWords } from '../form';
 
 type TwistStep =
   | 'crossing'
+  | 'guess'
   | 'upright'
   | 'across'
   | 'corners'
@@ -28,10 +29,20 @@ const vane = (id: string, title: string, words: string): StepWords => ({
   crease: 'sharp',
 });
 
-/** @param thirdMm a third of the sheet's side, when it is measured; null when two folds that cross have found it */
-export function twistWords(thirdMm: number | null, unit: ShownUnit = 'mm'): Readonly<Record<TwistStep, StepWords>> {
-  const third =
-    thirdMm === null ? 'through the small cross, and as wide on the other side' : `${formatLength(thirdMm, unit)} each`;
+/**
+ * @param thirds how they are found
+ * @param thirdMm a third of the sheet's side
+ */
+export function twistWords(
+  thirds: 'ruler' | 'eye' | 'folds',
+  thirdMm: number,
+  unit: ShownUnit = 'mm',
+): Readonly<Record<TwistStep, StepWords>> {
+  const third = {
+    ruler: `${formatLength(thirdMm, unit)} each`,
+    eye: 'the left edge to the farther pinch, then the right edge to the fold that this makes',
+    folds: 'through the small cross, and as wide on the other side',
+  }[thirds];
   return {
     crossing: {
       id: 'crossing',
@@ -40,6 +51,19 @@ export function twistWords(thirdMm: number | null, unit: ShownUnit = 'mm'): Read
         'White side up. Pinch the middle of the bottom edge. Bend the sheet along the line from the upper left corner to that mark and pinch it where the diagonal crosses; pinch the diagonal there too.',
       check: 'A small cross, a third of the way in from the left and from the bottom.',
       slip: { what: 'You creased the whole lines.', remedy: 'They do no harm, but show when the letter is open.' },
+      crease: 'pinch',
+    },
+    guess: {
+      id: 'guess',
+      title: 'Guess a third, then set it right',
+      words:
+        'White side up. On the bottom edge pinch about a third from the left. Bring the right corner to this pinch and pinch the new fold. Do the same on the left edge: guess from below, then bring the upper corner to the guess.',
+      check: 'The second pinch on each edge is only half as far off as your guess; the fold made from it, a quarter.',
+      slip: {
+        what: 'The guess was far off.',
+        remedy:
+          'Bring the left corner to the second pinch, pinch, and bring the right one to that: each time halves it.',
+      },
       crease: 'pinch',
     },
     upright: {
