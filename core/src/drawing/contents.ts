@@ -48,7 +48,7 @@ function slab(outline: readonly Point3[], from: number, to: number): Point3[][] 
 const HELD = 0.3;
 const DRAWN_THICK = 0.008;
 /** How far the page is drawn, in lengths of its edge inside the corner. */
-const PAGE = 1.7;
+const PAGE = 1.5;
 
 /** The part of the page that is shown: a square from its corner. */
 export function pageOutline([p, a, b]: readonly [Point3, Point3, Point3]): Point3[] {

@@ -8,3 +8,4 @@ export * from './crease-picture';
 export * from './tray-scene';
 export * from './labels';
 export * from './paper-scene';
+export * from './stack-scene';

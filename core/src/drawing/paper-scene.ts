@@ -15,11 +15,16 @@ export interface PaperScene {
   /** Lid lifted off, contents in view. */
   readonly open: Drawing;
   readonly closed: Drawing;
-  /** Surfaces for a picture that can be turned; the lid's are where it rests. */
+  /** Surfaces for a picture that can be turned. */
   readonly piece: readonly SkinPiece[];
-  readonly lid: readonly SkinPiece[];
+  /** What can be lifted off or out: a lid, inner trays. */
+  readonly lifted: readonly LiftedPart[];
   readonly contents: readonly (readonly Point3[])[];
-  /** How far up the lid is drawn when it is off, in mm. */
+}
+
+/** A part of a scene where it rests, and how far up it is drawn when it is lifted, in mm. */
+export interface LiftedPart {
+  readonly skin: readonly SkinPiece[];
   readonly liftMm: number;
 }
 
@@ -45,7 +50,7 @@ export function pieceScene(pose: Pose, sizes: FormSizes, floor?: readonly Point[
     ...(contents.length ? [{ kind: 'thing' as const, sides: contents }] : []),
   ];
   const drawing = flat ? withOutline(pieceDrawing(pose), cavity) : draw(parts, SCENE_VIEW);
-  return { open: drawing, closed: drawing, piece: skinOf(pose), lid: [], contents, liftMm: 0 };
+  return { open: drawing, closed: drawing, piece: skinOf(pose), lifted: [], contents };
 }
 
 /** Adds the outline of what a pocket holds, as an edge below other layers. */
@@ -80,5 +85,5 @@ export function openedScene({ vertices, triangles, shownMl }: Opened): PaperScen
     ],
     SCENE_VIEW,
   );
-  return { open: drawing, closed: drawing, piece, lid: [], contents, liftMm: 0 };
+  return { open: drawing, closed: drawing, piece, lifted: [], contents };
 }

@@ -29,8 +29,7 @@ export function trayScene(tray: MadeTray, lid: MadeTray, block: BlockSize | null
     open: draw(parts(liftMm), VIEW),
     closed: draw(parts(0), VIEW),
     piece: skinOf(trayPose),
-    lid: skinOf(lidPose, lidOverTray(trayPose, lidPose, restMm, 0)),
+    lifted: [{ skin: skinOf(lidPose, lidOverTray(trayPose, lidPose, restMm, 0)), liftMm }],
     contents: sides,
-    liftMm,
   };
 }

@@ -1,5 +1,5 @@
 import * as fc from 'fast-check';
-import { gradedStack, LID_PLAY_MM, makeTray, RULERS, slackOf } from '../../src/index';
+import { boundsOf, gradedStack, LID_PLAY_MM, makeTray, RULERS, slackOf, stackScene } from '../../src/index';
 
 describe('a graded set of trays', () => {
   it('each takes in the one before with its play, and one ruler step less does not', () =>
@@ -34,6 +34,24 @@ describe('a graded set of trays', () => {
       ),
       { numRuns: 8 },
     ));
+
+  it('is shown with each tray within the one around it, above its floor', () => {
+    const set = gradedStack({ innermostMm: 110, count: 3, ease: 'easy', ruler: 'mm', thicknessMm: 0.1 });
+    const trays = set.map(({ sheetMm }) => makeTray({ sheetMm, params: { part: 'tray' }, thicknessMm: 0.1 }));
+    const { piece, lifted } = stackScene(trays);
+    const rooms = [piece, ...lifted.map(({ skin }) => skin)].map((skin) =>
+      boundsOf(skin.map(({ corners }) => corners)),
+    );
+    expect(rooms).toHaveLength(3);
+    for (const [outer, inner] of [rooms.slice(0, 2), rooms.slice(1, 3)]) {
+      expect(inner.low.z).toBeGreaterThan(outer.low.z);
+      expect(inner.high.z).toBeLessThanOrEqual(outer.high.z + 1e-9);
+      for (const axis of ['x', 'y'] as const) {
+        expect(inner.low[axis]).toBeGreaterThan(outer.low[axis]);
+        expect(inner.high[axis]).toBeLessThan(outer.high[axis]);
+      }
+    }
+  });
 
   it('refuses a set that cannot be begun', () => {
     const rest = { ease: 'easy', ruler: 'mm', thicknessMm: 0.1 } as const;

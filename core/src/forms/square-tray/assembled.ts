@@ -25,7 +25,7 @@ export function blockInTray(tray: Pose, block: BlockSize, floorMm: number): Poin
 }
 
 /** Middle of the floor: where the sheet's own middle came to lie. */
-function floorCentre(pose: Pose): Point3 {
+export function floorCentre(pose: Pose): Point3 {
   const { pattern, placed, pinned } = pose;
   const xs = pattern.vertices.map((p) => p.x);
   const ys = pattern.vertices.map((p) => p.y);

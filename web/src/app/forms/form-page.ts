@@ -45,9 +45,14 @@ export class FormPage {
     return share === null ? null : Math.round(this.lowestMm() + share * (this.tallestMm() - this.lowestMm()));
   });
 
+  /** A lid with ears to lift it by, or a plain one: the tray again, from a larger sheet. */
+  protected readonly lidPart = signal<'tray' | 'eared-lid'>('eared-lid');
+  /** What the picture shows. */
+  protected readonly pictured = signal<'lid' | 'set'>('lid');
+
   protected readonly shown = toSignal(
-    toObservable(computed(() => ({ sheetMm: this.sheetMm(), wallMm: this.wallMm() }))).pipe(
-      switchMap(({ sheetMm, wallMm }) => {
+    toObservable(computed(() => ({ sheetMm: this.sheetMm(), wallMm: this.wallMm(), lidPart: this.lidPart() }))).pipe(
+      switchMap(({ sheetMm, wallMm, lidPart }) => {
         const asked = {
           formId: squareTray.id,
           part: 'tray',
@@ -55,7 +60,7 @@ export class FormPage {
           wallMm,
           thicknessMm: caliperOf(COMMON_PAPER),
         } as const;
-        const lid = { ...asked, part: 'eared-lid', sheetMm: sheetMm + LID_MORE_MM } as const;
+        const lid = { ...asked, part: lidPart, sheetMm: sheetMm + LID_MORE_MM };
         return forkJoin({
           tray: this.folding.part(asked),
           scene: this.folding.scene({ tray: asked, lid, block: null }),
@@ -83,6 +88,7 @@ export class FormPage {
     ),
     { initialValue: null },
   );
+  protected readonly scene = computed(() => (this.pictured() === 'set' ? this.stack()?.scene : this.shown()?.scene));
   protected readonly ruler = computed(() => this.settings.current().ruler);
 
   protected setWall(mm: number): void {

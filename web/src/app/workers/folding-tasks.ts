@@ -14,6 +14,7 @@ import {
   scaledFolding,
   sheetFor,
   type SheetSize,
+  stackScene,
   type StackRequest,
   type Drawing,
   type FormStep,
@@ -62,6 +63,12 @@ export interface StepsAsked extends PartAsked {
 
 const made = ({ part, sheetMm, wallMm, thicknessMm }: PartAsked, unit?: ShownUnit) =>
   makeTray({ sheetMm, params: { part, wallMm }, thicknessMm, unit });
+
+/** A set of trays, each standing in the next. */
+export interface TrayStack {
+  readonly sheets: readonly number[];
+  readonly scene: PaperScene;
+}
 
 /** A form at a sheet, with whatever parameters it takes. */
 export interface FormAsked {
@@ -180,9 +187,14 @@ export const foldingTasks = {
     }
   },
 
-  /** Sheets of a graded set of trays, innermost first. */
-  stack(asked: StackRequest): readonly number[] {
-    return gradedStack(asked).map(({ sheetMm }) => sheetMm);
+  /** A graded set of trays: their sheets, innermost first, and how they stand in one another. */
+  stack(asked: StackRequest): TrayStack {
+    const sheets = gradedStack(asked).map(({ sheetMm }) => sheetMm);
+    const { thicknessMm } = asked;
+    return {
+      sheets,
+      scene: stackScene(sheets.map((sheetMm) => makeTray({ sheetMm, params: { part: 'tray' }, thicknessMm }))),
+    };
   },
 
   scene({ tray, lid, block }: SceneAsked): PaperScene {

@@ -14,6 +14,7 @@ import type {
   SizeAnswer,
   StepsAsked,
   Tried,
+  TrayStack,
 } from './folding-tasks';
 import { FOLDING_WORKER } from './folding-worker-token';
 import type { PaperScene } from '@odd-corner/core';
@@ -33,7 +34,7 @@ export class Folding {
     return defer(() => this.worker.size(request));
   }
 
-  stack(asked: StackRequest): Observable<readonly number[]> {
+  stack(asked: StackRequest): Observable<TrayStack> {
     return defer(() => this.worker.stack(asked));
   }
 

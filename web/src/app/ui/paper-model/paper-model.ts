@@ -30,6 +30,8 @@ export class PaperModel {
   /** What is shown, in words. */
   readonly label = input('The folded tray with its lid and contents');
   readonly colours = input.required<PaperColours>();
+  /** What the slider lifts. */
+  readonly lifts = input('Lid');
   private readonly host = viewChild<ElementRef<HTMLElement>>('stage');
   private readonly stage = signal<PaperStage | null>(null);
   /** `still` once WebGL turned out to be missing. */

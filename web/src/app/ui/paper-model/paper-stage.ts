@@ -29,8 +29,7 @@ export class PaperStage {
   private readonly world = new Scene();
   private readonly camera = new PerspectiveCamera(28, 1, 1, 50_000);
   private readonly watch: ResizeObserver;
-  private lid = new Group();
-  private liftMm = 0;
+  private rising: readonly { readonly group: Group; readonly liftMm: number }[] = [];
   private lifted = 1;
   private readonly target = new Vector3();
   private reach = 100;
@@ -57,17 +56,22 @@ export class PaperStage {
     this.fit();
   }
 
-  show({ piece, lid, contents, liftMm }: PaperScene, { front, back }: PaperColours): void {
+  show({ piece, lifted, contents }: PaperScene, { front, back }: PaperColours): void {
     for (const child of [...this.world.children]) if (isGroup(child)) this.drop(child);
     const base = paperGroup(piece, front, back);
-    this.lid = paperGroup(lid, front, back);
+    this.rising = lifted.map(({ skin, liftMm }) => ({ group: paperGroup(skin, front, back), liftMm }));
     const thing = solid(
       contents.map((corners) => ({ corners })),
       '#a9b4b0',
     );
-    this.world.add(base, this.lid, thing);
-    this.liftMm = liftMm;
-    const corners = [...piece, ...lid].flatMap((piece) => piece.corners);
+    this.world.add(base, ...this.rising.map(({ group }) => group), thing);
+    const corners = [
+      ...piece.flatMap((at) => at.corners),
+      ...contents.flat(),
+      ...lifted.flatMap(({ skin, liftMm }) =>
+        skin.flatMap((at) => at.corners.flatMap((p) => [p, { ...p, z: p.z + liftMm }])),
+      ),
+    ];
     const [low, high] = (['x', 'y', 'z'] as const)
       .map((axis) => [Math.min(...corners.map((p) => p[axis])), Math.max(...corners.map((p) => p[axis]))])
       .reduce<[number[], number[]]>(
@@ -77,15 +81,15 @@ export class PaperStage {
         ],
         [[], []],
       );
-    this.target.set((low[0] + high[0]) / 2, (low[1] + high[1]) / 2, (low[2] + high[2] + liftMm) / 2);
-    this.reach = Math.hypot(high[0] - low[0], high[1] - low[1], high[2] - low[2] + liftMm) / 2;
+    this.target.set((low[0] + high[0]) / 2, (low[1] + high[1]) / 2, (low[2] + high[2]) / 2);
+    this.reach = Math.hypot(high[0] - low[0], high[1] - low[1], high[2] - low[2]) / 2;
     this.liftLid(this.lifted);
   }
 
   /** @param share 0 closed, 1 lifted off */
   liftLid(share: number): void {
     this.lifted = share;
-    this.lid.position.z = share * this.liftMm;
+    for (const { group, liftMm } of this.rising) group.position.z = share * liftMm;
     this.redraw();
   }
 
