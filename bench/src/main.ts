@@ -92,4 +92,20 @@ const tried = Object.values(FORMS).map((form) =>
   }),
 );
 
-printTable([answer, fold, pictures, counts, ...growth, replays, soft, ...tried]);
+/** The same while a length is dragged, for the forms that have one: nothing is similar to what was folded before. */
+const dragged = Object.values(FORMS).flatMap((form) => {
+  const field = form.fields.find(({ input }) => input.kind === 'length');
+  if (field?.input.kind !== 'length') return [];
+  const sheet = { widthMm: form.sheetShape === 'square' ? 170 : 219, heightMm: 170 };
+  const [least, most] = field.input.range(sheet, {});
+  return [
+    measure(`drag “${field.label.toLowerCase()}” of ${form.id}`, 30, (k) => {
+      const params = { [field.key]: least + (most - least) * (0.2 + 0.02 * k) };
+      const piece = make(form.id, { sheet, params, paper: { thicknessMm: 0.1 } });
+      creasePicture(piece.folding.finished);
+      pieceScene(piece.folding.finished, piece.sizes);
+    }),
+  ];
+});
+
+printTable([answer, fold, pictures, counts, ...growth, replays, soft, ...tried, ...dragged]);
