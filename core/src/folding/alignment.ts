@@ -73,20 +73,11 @@ export function foldLine(alignment: Alignment): Line {
     case 'line-onto-line': {
       const { line, onto, moving } = alignment;
       const meet = crossing(line, onto);
-      if (!meet) {
-        const flipped = line.along.x * onto.along.x + line.along.y * onto.along.y < 0 ? reversed(onto) : onto;
-        const off = sideOf(line, flipped.at) / 2;
-        return withMoving(
-          { at: { x: line.at.x - line.along.y * off, y: line.at.y + line.along.x * off }, along: line.along },
-          moving,
-        );
-      }
       // Of the two bisectors, the one on which the moving point goes to the other line's nearer ray.
-      const ray = (l: Line, sign: number): Point => ({ x: meet.x + sign * l.along.x, y: meet.y + sign * l.along.y });
-      const start = ray(line, (moving.x - meet.x) * line.along.x + (moving.y - meet.y) * line.along.y >= 0 ? 1 : -1);
-      const [one, other] = [ray(onto, 1), ray(onto, -1)];
-      const end = distance(start, one) <= distance(start, other) ? one : other;
-      return withMoving(bisectorOfPoints(start, end), moving);
+      const ahead =
+        !meet || (moving.x - meet.x) * line.along.x + (moving.y - meet.y) * line.along.y >= 0 ? line : reversed(line);
+      const target = ahead.along.x * onto.along.x + ahead.along.y * onto.along.y < -SQUARE ? reversed(onto) : onto;
+      return withMoving(bisectorOfLines(ahead, target, moving), moving);
     }
     case 'point-onto-line': {
       const { point, onto, through, near } = alignment;
@@ -116,6 +107,24 @@ export function foldLine(alignment: Alignment): Line {
       return withMoving(bisectorOfPoints(point, target), point);
     }
   }
+}
+
+/** Lines closer to square than this sine are square: both bisectors are alike then. */
+const SQUARE = 1e-9;
+
+/**
+ * The bisector of two lines that runs along with both: where a point lies as far to the left of one as to the right of the
+ * other. Lines that are nearly parallel meet far away, so it is found without their crossing.
+ * @param near it passes nearest to this point where it is anchored
+ */
+function bisectorOfLines(a: Line, b: Line, near: Point): Line {
+  const n = { x: -a.along.y - b.along.y, y: a.along.x + b.along.x };
+  const off = (sideOf(a, near) + sideOf(b, near)) / (n.x * n.x + n.y * n.y);
+  const length = Math.hypot(n.x, n.y);
+  return {
+    at: { x: near.x - off * n.x, y: near.y - off * n.y },
+    along: { x: n.y / length, y: -n.x / length },
+  };
 }
 
 /**

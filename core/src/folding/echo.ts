@@ -72,9 +72,10 @@ export class Echo {
     if (!move) throw new RangeError('The sequence has more moves than the one that was recorded.');
     const { split, pose } = move;
     const plan = planOf(move, this.exact);
-    if (split) this.follow(plan, split.pattern, line);
     const { pinned } = pose;
+    // Where it lies is found on the pattern as it is, before the creases of the finer one take their places.
     const frame = compose(plan.moved, this.place(plan.faceFrom(pinned)));
+    if (split) this.follow(plan, split.pattern, line);
     this.exact = pose;
     this.placed = [];
     this.placed[pinned] = frame;

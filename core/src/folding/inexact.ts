@@ -8,6 +8,8 @@ export interface InexactHand {
   /** Standard deviation in mm by which either end of a fold through one layer misses its mark. */
   readonly sigmaMm: number;
   readonly seed: number;
+  /** Which of its aligned folds it misses, counted from 0; all of them when left out. */
+  readonly only?: number;
 }
 
 /** A stack of n layers is taken to be √n times as hard to line up as one: their own misses add up by chance. */
@@ -40,11 +42,12 @@ function spreadOnTable(pose: Pose): Spread {
 }
 
 /** @returns the line itself when nothing is missed */
-export function missing({ sigmaMm, seed }: InexactHand): Missing {
+export function missing({ sigmaMm, seed, only }: InexactHand): Missing {
   const normal = seededNormal(seed);
+  let count = 0;
   return (meant, pose, factor) => {
     const [first, second] = [normal(), normal()].map((n) => n * sigmaMm * factor * harder(mostLayers(pose)));
-    if (sigmaMm === 0) return meant;
+    if (sigmaMm === 0 || (only !== undefined && only !== count++)) return meant;
     // The two ends of the fold, where the hand lines it up: half the paper's extent either way of its middle.
     const { centre, reach } = spreadOnTable(pose);
     const { along } = meant;

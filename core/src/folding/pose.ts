@@ -48,20 +48,47 @@ export function isFlat(pose: Pose): boolean {
   return pose.placed.every((m) => Math.abs(Math.abs(m[8]) - 1) < 1e-9);
 }
 
-/** A face that holds a sheet point. Where creases that are a little off leave a gap, the face that was meant to hold it. */
-export function faceAt(pattern: CreasePattern, p: Point): number {
+interface Spot {
+  readonly face: number;
+  /** The vertex that the point is, or -1. */
+  readonly vertex: number;
+}
+
+/** Many replays ask for the same sheet points of the same meant pattern: they are looked up once. */
+const spots = new WeakMap<readonly Point[], Map<string, Spot>>();
+
+function heldBy(pattern: CreasePattern, p: Point): number {
   const tolerance = toleranceOf(pattern);
-  const holding = (of: CreasePattern): number =>
-    of.faces.findIndex((_, f) => contains(faceOutline(of, f), p, tolerance));
-  let face = holding(pattern);
-  if (face < 0 && pattern.meant) face = holding({ ...pattern, vertices: pattern.meant });
+  const face = pattern.faces.findIndex((_, f) => contains(faceOutline(pattern, f), p, tolerance));
   if (face < 0) throw new FoldRefused('unknown-mark', `(${p.x}, ${p.y}) is not on the sheet.`);
   return face;
 }
 
-/** Where a point of the sheet lies now. */
+/** Where a sheet point lies in a pattern that was meant to be a little different. */
+function meantSpot(pattern: CreasePattern, meant: readonly Point[], p: Point): Spot {
+  let known = spots.get(meant);
+  if (!known) spots.set(meant, (known = new Map<string, Spot>()));
+  const key = `${p.x},${p.y}`;
+  let spot = known.get(key);
+  if (!spot) {
+    const near = 100 * toleranceOf(pattern);
+    const vertex = meant.findIndex((q) => Math.abs(q.x - p.x) <= near && Math.abs(q.y - p.y) <= near);
+    known.set(key, (spot = { face: heldBy({ ...pattern, vertices: meant, meant: undefined }, p), vertex }));
+  }
+  return spot;
+}
+
+/** A face that holds a sheet point; of a pattern folded a little off, the face that was meant to hold it. */
+export function faceAt(pattern: CreasePattern, p: Point): number {
+  return pattern.meant ? meantSpot(pattern, pattern.meant, p).face : heldBy(pattern, p);
+}
+
+/** Where a point of the sheet lies now. Where creases a little off should have crossed, it is where they do cross. */
 export function whereIs(pose: Pose, p: Point): Point3 {
-  return apply(pose.placed[faceAt(pose.pattern, p)], p);
+  const { pattern, placed } = pose;
+  if (!pattern.meant) return apply(placed[heldBy(pattern, p)], p);
+  const { face, vertex } = meantSpot(pattern, pattern.meant, p);
+  return apply(placed[face], vertex < 0 ? p : pattern.vertices[vertex]);
 }
 
 /**

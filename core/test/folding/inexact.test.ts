@@ -18,7 +18,7 @@ import {
 import { expectPaper } from '../paper-laws';
 
 const S = 120;
-const SPOTS = [point(1, 2), point(S - 3, 4), point(50, 90), point(S / 2, S / 2)];
+const SPOTS = [point(1, 2), point(S - 3, 4), point(50, 90), point(S / 2 + 7, S / 2 - 5)];
 
 /** Folds in thirds of turns: half, half again, and a corner, each by what the hand sees on the table. */
 function threeFolds(hand: Hand): Hand {

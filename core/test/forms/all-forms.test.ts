@@ -1,5 +1,15 @@
 import * as fc from 'fast-check';
-import { distance3, FORMS, make, type Pose, scaledFolding, whereIs } from '../../src/index';
+import {
+  distance3,
+  FORMS,
+  type FormSizes,
+  make,
+  type Pose,
+  scaledFolding,
+  sheetFor,
+  startSheet,
+  whereIs,
+} from '../../src/index';
 import { expectPaper } from '../paper-laws';
 import { made, sheet, sheetOf } from './made';
 
@@ -17,6 +27,10 @@ function someParams(id: string, s: number, seed: number): Record<string, unknown
   });
   return params;
 }
+
+/** The lengths of what a form holds. */
+const cavityLengths = ({ cavity }: FormSizes): number[] =>
+  Object.values(cavity).filter((value) => typeof value === 'number');
 
 describe.each(Object.keys(FORMS))('%s', (id) => {
   it('shows only states that paper can be in, at any size and setting', () =>
@@ -75,6 +89,26 @@ describe.each(Object.keys(FORMS))('%s', (id) => {
         expect(distance3(whereIs(scaled, p), whereIs(anew, p))).toBeLessThan(1e-6);
       }
       expect(scaled.angles.map((a) => Math.round(a * 1e6))).toEqual(anew.angles.map((a) => Math.round(a * 1e6)));
+    }
+  });
+
+  it('comes out a little off when it is folded a little off, about ten times as far for ten times the miss', () => {
+    const form = FORMS[id];
+    const [lying, params] = [sheetFor(form, sheetOf(id, 170)), form.params.parse({})];
+    const exact = startSheet(lying);
+    const meant = cavityLengths(form.sizes(form.fold(exact, lying, params), lying, params, 0.1));
+    const off = (sigmaMm: number, seed: number): number => {
+      const hand = startSheet(lying, { inexact: { sigmaMm, seed }, after: exact.recording });
+      const made = cavityLengths(form.sizes(form.fold(hand, lying, params), lying, params, 0.1));
+      return Math.max(...made.map((mm, k) => Math.abs(mm - meant[k])));
+    };
+    expect(off(0, 1)).toBeLessThan(1e-7);
+    for (let seed = 1; seed <= 12; seed++) {
+      const [small, large] = [off(1e-4, seed), off(1e-3, seed)];
+      // No crease is so short or so slanting that a miss grows more than two hundredfold.
+      expect(large).toBeLessThan(0.2);
+      expect(large).toBeLessThan(25 * small);
+      expect(large).toBeGreaterThan(4 * small);
     }
   });
 

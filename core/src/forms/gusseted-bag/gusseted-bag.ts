@@ -322,8 +322,8 @@ export const gussetedBag: Form<BagParams> = {
     const frame = frameOf(sheet, params);
     const { x1, x2, d, l, height, o } = frame;
     const at = (x: number, y: number) => whereIs(finished, point(x, y));
-    const front = distance3(at(x1 + d / 2, l + 1), at(x2 - d / 2, l + 1));
-    const depth = distance3(at(x1 - d / 2, l + 1), at(x1 + d / 2, l + 1));
+    const front = distance3(at(x1 + d / 2, l), at(x2 - d / 2, l));
+    const depth = distance3(at(x1 - d / 2, l), at(x1 + d / 2, l));
     const wall = distance3(at(frame.width / 2, l), at(frame.width / 2, height));
     const pleated = pleatsOf(params, frame.a) * params.pleatMm;
     const { widthMm, heightMm } = flatExtent(flat!);
