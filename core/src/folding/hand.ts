@@ -73,6 +73,7 @@ export class Hand {
   private readonly splits: Split[] = [];
   private stuck: Stuck[] = [];
   private readonly moves: RecordedMove[] = [];
+  private readonly lined: string[] = [];
   private readonly start: Pose;
   private readonly miss: Missing | null;
   private readonly echo: Echo | null;
@@ -108,6 +109,11 @@ export class Hand {
   /** All moves so far, for an inexact hand to follow. */
   get recording(): Recording {
     return { start: this.start, moves: this.moves };
+  }
+
+  /** Names of all folds and pinches that were lined up, in order: those that an inexact hand can miss. */
+  get aligned(): readonly string[] {
+    return this.lined;
   }
 
   /** Where a sheet point lies on the table now. */
@@ -154,19 +160,19 @@ export class Hand {
 
   /** Creases a part of a fold line on one layer and opens it again: a mark to go by. */
   pinch(name: string, alignment: Alignment, extent: Extent, towards: 'over' | 'behind' = 'over'): void {
-    const line = this.lineOf(alignment, PINCH_MISSES);
+    const line = this.lineOf(name, alignment, PINCH_MISSES);
     const mark = pinchMark(this.pose, line, extent, towards, name);
     this.current = { ...this.current, marks: [...(this.current.marks ?? []), mark] };
   }
 
   /** Pushes the point of a folded flap in between its two layers. `flap` is a sheet point on it, beyond the line. */
   insideReverse(name: string, alignment: Alignment, flap: Point): void {
-    this.along(alignment, (line) => foldReverse(this.current, { line, flap, way: 'inside', name }));
+    this.along(name, alignment, (line) => foldReverse(this.current, { line, flap, way: 'inside', name }));
   }
 
   /** Wraps the point of a folded flap round its two layers. */
   outsideReverse(name: string, alignment: Alignment, flap: Point): void {
-    this.along(alignment, (line) => foldReverse(this.current, { line, flap, way: 'outside', name }));
+    this.along(name, alignment, (line) => foldReverse(this.current, { line, flap, way: 'outside', name }));
   }
 
   /** Opens the folded edge that a sheet point lies on and presses it flat onto the line that its flap hinges on. */
@@ -186,7 +192,7 @@ export class Hand {
 
   /** Pushes a closed point in between its own layers. */
   sink(name: string, { line, flap }: Aligned<compound.Sink>): void {
-    this.along(line, (at) => compound.sink(this.current, { line: at, flap, name }));
+    this.along(name, line, (at) => compound.sink(this.current, { line: at, flap, name }));
   }
 
   /** Pulls hidden paper out: only the given creases work, and the points land where they are pulled to. */
@@ -207,7 +213,7 @@ export class Hand {
   /** Cuts through the layers along a line and takes away what lies beyond it. */
   cut(alignment: Alignment, layers: FoldLayers = 'all'): void {
     const { folds } = this;
-    this.along(alignment, (line) => trim(this.current, line, layers));
+    this.along('cut', alignment, (line) => trim(this.current, line, layers));
     this.folds = folds;
   }
 
@@ -320,19 +326,20 @@ export class Hand {
     among?: SimpleFold['among'],
   ): void {
     const folds = this.folds;
-    const { before } = this.along(alignment, (line) =>
+    const { before } = this.along(name, alignment, (line) =>
       foldSimply(this.current, { line, towards, layers, name, under, among }),
     );
     if (before) this.folds = [...folds, { name, before: { pose: before, since: this.splits.length } }];
   }
 
   /** Makes a move along the line that the hand makes when it means an alignment. */
-  private along(alignment: Alignment, compute: (line: Line) => Performed): Performed {
-    const line = this.lineOf(alignment);
+  private along(name: string, alignment: Alignment, compute: (line: Line) => Performed): Performed {
+    const line = this.lineOf(name, alignment);
     return this.perform(line, () => compute(line));
   }
 
-  private lineOf(alignment: Alignment, factor = 1): Line {
+  private lineOf(name: string, alignment: Alignment, factor = 1): Line {
+    this.lined.push(name);
     const meant = foldLine(alignment);
     return this.miss ? this.miss(meant, this.echo?.followed ?? this.current, factor) : meant;
   }

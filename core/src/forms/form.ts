@@ -70,6 +70,10 @@ export type Cavity =
       readonly heightMm: number;
       /** Where the largest flat thing would lie on the table, corner by corner. */
       readonly corners: readonly Point3[];
+      /** How many times the contents' thickness is taken off width and height; once when left out. */
+      readonly thicknessTimes?: number;
+      /** Thicker contents do not let it lie flat; a fifteenth of its shorter side when left out. */
+      readonly mostThickMm?: number;
     }
   /** A pocket over the corner of a page: how far it reaches along both edges and in from the point. */
   | {
@@ -86,6 +90,10 @@ export type Cavity =
       readonly floorWidthMm: number;
       readonly sideMm: number;
       readonly tipMm: number;
+      /** Where the sides end at the rim, beam there, and length over all. */
+      readonly rimLengthMm: number;
+      readonly rimWidthMm: number;
+      readonly overallMm: number;
     }
   /** A pouch that is pressed open, as it lies flat. */
   | { readonly kind: 'pouch'; readonly mouthMm: number; readonly bottomMm: number; readonly depthMm: number };

@@ -20,3 +20,4 @@ export * from './closing-cube/closing-cube';
 export * from './banded-box/banded-box';
 export * from './four-pointed-dish/four-pointed-dish';
 export * from './gusseted-bag/gusseted-bag';
+export * from './canoe/afloat';

@@ -313,6 +313,9 @@ export function canoe(kind: CanoeKind): Form<CanoeParams> {
           floorWidthMm: 2 * hull.chine.y,
           sideMm: hull.rim.z,
           tipMm: hull.tip.z,
+          rimLengthMm: 2 * hull.rim.x,
+          rimWidthMm: 2 * hull.rim.y,
+          overallMm: 2 * hull.tip.x,
         },
         outer: {
           lengthMm: 2 * hull.tip.x,

@@ -17,7 +17,7 @@ export function bendOf(wallRad: number): number {
 }
 
 /** All panels, counter-clockwise from outside. */
-function panels({ chine, rim, tip }: Hull): Point3[][] {
+export function panels({ chine, rim, tip }: Hull): Point3[][] {
   const at = ({ x, y, z }: Point3, sx: number, sy: number): Point3 => ({ x: sx * x, y: sy * y, z });
   const list: Point3[][] = [[at(chine, -1, 1), at(chine, 1, 1), at(chine, 1, -1), at(chine, -1, -1)]];
   for (const sx of [1, -1]) list.push(oriented([at(chine, sx, -1), at(chine, sx, 1), at(tip, sx, 1)]));

@@ -26,6 +26,8 @@ const OVERLAP_MM = 12;
 const END_MM = 25;
 /** A seam narrower than this does not hold a strip of tape. */
 const LEAST_OVERLAP_MM = 4;
+/** Shorter ends do not hold. */
+const LEAST_END_MM = 15;
 
 interface Wrap {
   readonly long: number;
@@ -51,6 +53,30 @@ function largestCard({ widthMm, heightMm }: SheetSize, layout: CardWrapParams['l
   return [(5 / 9) * sum, (4 / 9) * sum];
 }
 
+type Given = Readonly<Record<string, unknown>>;
+
+const layoutOf = ({ layout }: Given): CardWrapParams['layout'] => (layout === 'square-on' ? 'square-on' : 'diagonal');
+
+/** Longer sides of cards that a sheet wraps: cornerwise up to twice the shorter one, or the tips pass the far edge. */
+function longRange(sheet: SheetSize, given: Given): readonly [number, number] {
+  if (layoutOf(given) === 'square-on') {
+    const least = Math.max(sheet.widthMm / 3, largestCard(sheet, 'square-on')[1]);
+    return [Math.ceil(least), Math.floor(sheet.widthMm - 2 * LEAST_END_MM)];
+  }
+  const sum = Math.SQRT2 * (Math.min(sheet.widthMm, sheet.heightMm) - OVERLAP_MM);
+  return [Math.ceil(sum / 2), Math.floor((2 / 3) * sum)];
+}
+
+/** Shorter sides that go with a longer one. */
+function shortRange(sheet: SheetSize, given: Given): readonly [number, number] {
+  const largest = largestCard(sheet, layoutOf(given));
+  const long = typeof given['longMm'] === 'number' ? given['longMm'] : largest[0];
+  if (layoutOf(given) === 'square-on') return [Math.ceil(0.4 * largest[1]), Math.floor(Math.min(long, largest[1]))];
+  const sum = Math.SQRT2 * (Math.min(sheet.widthMm, sheet.heightMm) - OVERLAP_MM);
+  const most = Math.min(long, sum - long);
+  return [Math.ceil(0.8 * most), Math.floor(most)];
+}
+
 /** @throws RangeError when the sheet does not cover the card */
 function wrapOf(sheet: Sheet, { layout, longMm, shortMm }: CardWrapParams): Wrap {
   const size = sizeOf(sheet);
@@ -73,9 +99,9 @@ function wrapOf(sheet: Sheet, { layout, longMm, shortMm }: CardWrapParams): Wrap
     throw new RangeError(
       `A card of ${long.toFixed(1)} × ${short.toFixed(1)} mm is too large for this sheet: the flaps would ${overlap < 0 ? `leave a gap of ${(-overlap).toFixed(1)}` : `overlap by only ${overlap.toFixed(1)}`} mm.`,
     );
-  if (layout === 'square-on' && (end < 15 - 1e-9 || end > long))
+  if (layout === 'square-on' && (end < LEAST_END_MM - 1e-9 || end > long))
     throw new RangeError(
-      `The two ends would be ${end.toFixed(1)} mm long: between 15 mm and the card’s length is right.`,
+      `The two ends would be ${end.toFixed(1)} mm long: between ${LEAST_END_MM} mm and the card’s length is right.`,
     );
   return { long, short, centre, corners, overlap };
 }
@@ -178,10 +204,7 @@ export const cardWrap: Form<CardWrapParams> = {
       input: {
         kind: 'length',
         folded: 'The largest card that this sheet wraps',
-        range: (sheet, { layout }) => {
-          const [long, short] = largestCard(sheet, layout === 'square-on' ? 'square-on' : 'diagonal');
-          return [Math.ceil(short), Math.floor(long)];
-        },
+        range: longRange,
       },
     },
     {
@@ -191,10 +214,7 @@ export const cardWrap: Form<CardWrapParams> = {
       input: {
         kind: 'length',
         folded: 'The largest card that this sheet wraps',
-        range: (sheet, { layout }) => {
-          const [, short] = largestCard(sheet, layout === 'square-on' ? 'square-on' : 'diagonal');
-          return [Math.ceil(0.75 * short), Math.floor(short)];
-        },
+        range: shortRange,
       },
     },
   ],

@@ -28,7 +28,7 @@ type FlatCupParams = z.infer<typeof flatCupParams>;
  * filled to 85 % of the height. Estimates from relaxed shapes of this pouch with bending stiffness and water in it.
  */
 const BRIM_SHARE = 0.77;
-const COMFORT_SHARE = 0.57;
+export const COMFORT_SHARE = 0.57;
 
 /** Where the mark lies on a raw edge, as a share of the side: the tangent of an eighth of a turn's half. */
 const K = Math.SQRT2 - 1;

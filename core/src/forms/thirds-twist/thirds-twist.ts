@@ -238,7 +238,13 @@ export const thirdsTwist: Form<ThirdsTwistParams> = {
     const most = mostLayers(finished);
     const tip = whereIs(finished, on(0, 0));
     return {
-      cavity: { kind: 'pocket', widthMm: width, heightMm: height, corners },
+      // A vane climbs over what lies inside before it lies flat, on both sides; thick things hold it open.
+      cavity: {
+        kind: 'pocket',
+        widthMm: width,
+        heightMm: height,
+        ...{ corners, thicknessTimes: 2, mostThickMm: width / 20 },
+      },
       outer: { lengthMm: width, widthMm: height, heightMm: most * thicknessMm },
       lengths: [
         { name: 'side of the closed square', mm: width },

@@ -1,0 +1,58 @@
+import { FORMS } from '../forms/all-forms';
+import { formatLength, type ShownUnit } from '../measure/format-length';
+import { RULERS, unitOnRuler } from '../measure/ruler';
+import type { WhyLine } from './explain-sizing';
+import type { Need } from './needs';
+import type { SizedForm, SizeOptions } from './size-for';
+
+const rounded = (value: number, places: number): string => `${Math.round(value * 10 ** places) / 10 ** places}`;
+
+/** A quantity of a need with its unit; lengths as the maker reads them. */
+export function quantity(value: number, unit: Need['unit'], shown: ShownUnit): string {
+  if (unit !== 'mm') return `${rounded(value, value < 10 ? 1 : 0)} ${unit}`;
+  return shown === 'in'
+    ? `${formatLength(value, 'in')} (${rounded(value, 1)} mm)`
+    : shown === 'cm'
+      ? `${rounded(value / 10, 2)} cm`
+      : `${rounded(value, 1)} mm`;
+}
+
+/** What each need comes to, what decided the sheet, and how sure it is, in plain words with the figures put in. */
+export function explainFit(answer: SizedForm, options: SizeOptions, unit: ShownUnit): readonly WhyLine[] {
+  const { fit, sheet, decided, next, chance, chanceOneMore, layers } = answer;
+  const form = FORMS[answer.formId];
+  const onRuler = unitOnRuler(options.ruler, unit);
+  const lines: WhyLine[] = fit.needs.map(({ name, have, need, unit: of }) => ({
+    what: name[0].toUpperCase() + name.slice(1),
+    figures: `${quantity(need, of, unit)} needed with its ease; ${quantity(have, of, unit)} there; ${quantity(have - need, of, unit)} to spare`,
+  }));
+  if (fit.arrangement && fit.arrangement.placements.length > 1) {
+    const [a, b, c] = fit.arrangement.box.map((mm) => quantity(mm, 'mm', unit));
+    lines.unshift({
+      what: 'All together',
+      figures: `${fit.arrangement.placements.length} things fill ${a} × ${b} × ${c}`,
+    });
+  }
+  lines.push({
+    what: 'Paper in the walls',
+    figures: `one layer is ${rounded(options.thicknessMm, 2)} mm; ${layers.map(({ name, count }) => `${name}: ${count}`).join(', ')}. Room and outside are measured with it.`,
+  });
+  const side = formatLength(sheet.widthMm, onRuler);
+  lines.push(
+    decided.kind === 'fingers'
+      ? {
+          what: 'Fingers decided',
+          figures: `${form.name} cannot be folded well from less than ${formatLength(form.leastSheetMm, onRuler)}; the contents would do with less.`,
+        }
+      : {
+          what: `${decided.name[0].toUpperCase()}${decided.name.slice(1)} decided`,
+          figures: `${side} is the first mark in ${RULERS[options.ruler].name} that works${options.confidence === null ? '' : ` in ${rounded(100 * options.confidence, 0)} of 100 tries`}; one mark less does not.${next ? ` Next comes: ${next}.` : ''}`,
+        },
+  );
+  if (chance !== null)
+    lines.push({
+      what: 'How sure',
+      figures: `A hand that misses by ${rounded(options.handMm, 2)} mm fits it in ${rounded(100 * chance, 0)} of 100 tries${chanceOneMore === null ? '' : `; from a sheet one mark larger, in ${rounded(100 * chanceOneMore, 0)}`}.`,
+    });
+  return lines;
+}

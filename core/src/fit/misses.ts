@@ -1,0 +1,74 @@
+import { startSheet } from '../folding/hand';
+import type { Recording } from '../folding/recording';
+import { FORMS } from '../forms/all-forms';
+import type { Form } from '../forms/form';
+import { sheetFor } from '../forms/make';
+import type { Sheet } from '../paper/sheet';
+import { flattened, type SizeModel, type SizePoint } from './size-model';
+
+/** A piece folded exactly once, to be folded again by hands that miss. */
+export interface Folding1 {
+  readonly form: Form;
+  readonly sheet: Sheet;
+  readonly params: unknown;
+  readonly recording: Recording;
+  readonly thicknessMm: number;
+  readonly names: readonly string[];
+  readonly exact: Float64Array;
+  /** What is folded, in order: titles of the steps in which a fold is lined up. */
+  readonly moves: readonly string[];
+}
+
+/** Folds the piece of a model at a point, exactly. */
+export function foldedExactly(model: SizeModel, { sheet: size, lengths, thicknessMm }: SizePoint): Folding1 {
+  const { way, names } = model;
+  const form = FORMS[way.formId];
+  const sheet = sheetFor(form, size);
+  const given = Object.fromEntries(way.lengths.map((key, k) => [key, lengths[k]]));
+  const params = form.params.parse({ ...way.choices, ...given });
+  const hand = startSheet(sheet);
+  const sizes = flattened(form.sizes(form.fold(hand, sheet, params), sheet, params, thicknessMm));
+  const { recording, aligned } = hand;
+  return {
+    ...{ form, sheet, params, recording, thicknessMm, names, moves: aligned },
+    exact: Float64Array.from(names, (name) => sizes[name]),
+  };
+}
+
+/**
+ * Folds it again as a hand does that misses, and tells by how much each size comes out different, in mm.
+ * @param only the one aligned fold that is missed, or all of them
+ */
+export function missedBy(folded: Folding1, sigmaMm: number, seed: number, only?: number): Float64Array {
+  const { form, sheet, params, recording, thicknessMm, names, exact } = folded;
+  const hand = startSheet(sheet, { inexact: { sigmaMm, seed, only }, after: recording });
+  const sizes = flattened(form.sizes(form.fold(hand, sheet, params), sheet, params, thicknessMm));
+  return Float64Array.from(names, (name, k) => sizes[name] - exact[k]);
+}
+
+/** What a hand's misses do to each size: one row for each replay, for a hand that misses by one millimetre. */
+export interface Misses {
+  readonly rows: readonly Float64Array[];
+}
+
+/** Small enough that what comes of a miss is in proportion to it. */
+const SMALL_MM = 0.05;
+
+const known = new Map<string, Misses>();
+
+/**
+ * Replays a piece in the middle of its range, so often, by a hand that misses a little; rows are scaled to a miss of 1 mm.
+ * How far sizes come out off hardly depends on the sheet's size, for a fold is missed by millimetres, not by shares.
+ */
+export function missesOf(model: SizeModel, point: SizePoint, count: number, seed = 1): Misses {
+  const key = JSON.stringify([model.way, count, seed]);
+  let misses = known.get(key);
+  if (!misses) {
+    const folded = foldedExactly(model, point);
+    const rows = Array.from({ length: count }, (_, k) =>
+      missedBy(folded, SMALL_MM, seed * 100_003 + k).map((mm) => mm / SMALL_MM),
+    );
+    known.set(key, (misses = { rows }));
+  }
+  return misses;
+}

@@ -1,0 +1,68 @@
+import { FORMS } from '../forms/all-forms';
+import type { SizedForm } from './size-for';
+
+/** What makes one answer better than another. */
+export const CRITERIA = {
+  paper: { name: 'Little paper', why: 'The smallest sheet, by area.' },
+  close: { name: 'Fits closely', why: 'Little room left over round the contents.' },
+  sure: { name: 'Sure to fit', why: 'How often it fits when a hand misses its marks.' },
+  time: { name: 'Quick', why: 'Minutes for a first piece.' },
+  ease: { name: 'Easy to fold', why: 'Few skills needed.' },
+  dry: { name: 'No glue, no cuts', why: 'Paper alone holds it.' },
+  closed: { name: 'Closes', why: 'Something keeps the contents in.' },
+} as const;
+
+export type Criterion = keyof typeof CRITERIA;
+
+/** How much each counts, from 0 to 3. */
+export type Weights = Readonly<Record<Criterion, number>>;
+
+export const USUAL_WEIGHTS: Weights = { paper: 2, close: 2, sure: 1, time: 1, ease: 1, dry: 1, closed: 1 };
+
+/** An answer with its marks: each from 0 to 1, and all together, weighed. */
+export interface Ranked {
+  readonly answer: SizedForm;
+  readonly marks: Readonly<Record<Criterion, number>>;
+  readonly score: number;
+}
+
+const areaOf = ({ sheet }: SizedForm): number => sheet.widthMm * sheet.heightMm;
+
+/** How much of the room the contents take, over all needs. */
+function closeness({ fit }: SizedForm): number {
+  const shares = fit.needs.map(({ have, need }) => Math.max(0, Math.min(1, need / Math.max(1e-9, have))));
+  return shares.reduce((a, b) => a + b, 0) / shares.length;
+}
+
+/** Marks all answers against each other and sorts them, best first. */
+export function rank(answers: readonly SizedForm[], weights: Weights = USUAL_WEIGHTS): readonly Ranked[] {
+  if (!answers.length) return [];
+  const leastArea = Math.min(...answers.map(areaOf));
+  const leastMinutes = Math.min(...answers.map(({ formId }) => FORMS[formId].minutes));
+  const total = Object.values(weights).reduce((a, b) => a + b, 0) || 1;
+  return answers
+    .map((answer): Ranked => {
+      const { adhesive, cuts, closes, minutes, skill } = FORMS[answer.formId];
+      const marks: Record<Criterion, number> = {
+        paper: leastArea / areaOf(answer),
+        close: closeness(answer),
+        sure: answer.chance ?? 0.5,
+        time: leastMinutes / minutes,
+        ease: (3 - skill) / 2,
+        dry:
+          ({ none: 0.5, optional: 0.35, needed: 0 } as const)[adhesive] +
+          ({ none: 0.5, optional: 0.35, needed: 0 } as const)[cuts],
+        closed: closes.startsWith('nothing') ? 0 : 1,
+      };
+      const score =
+        (Object.keys(CRITERIA) as Criterion[]).reduce((sum, key) => sum + weights[key] * marks[key], 0) / total;
+      return { answer, marks, score };
+    })
+    .sort((p, q) => q.score - p.score || areaOf(p.answer) - areaOf(q.answer));
+}
+
+/** What speaks most for one answer over the next one: the criteria that make up the difference, largest first. */
+export function reasons(better: Ranked, other: Ranked, weights: Weights): readonly Criterion[] {
+  const gain = (key: Criterion): number => weights[key] * (better.marks[key] - other.marks[key]);
+  return (Object.keys(CRITERIA) as Criterion[]).filter((key) => gain(key) > 1e-9).sort((p, q) => gain(q) - gain(p));
+}

@@ -1,0 +1,93 @@
+import { crossSection } from '../../folding/solid-measures';
+import type { Point3 } from '../../folding/transform';
+import { displacedMm3, type Hull, panels } from './hull';
+
+/** Density of fresh water, in g/mm³. */
+const WATER = 0.001;
+/** Height of the paper's own centre over the floor, as a share of the side: worked out from the panels of the square canoe. */
+const PAPER_CENTRE = 0.46;
+const HALVINGS = 50;
+
+/** How a boat floats with its load in still water. */
+export interface Afloat {
+  readonly draughtMm: number;
+  /** From the water to the lowest point of the rim. */
+  readonly freeboardMm: number;
+  /** Metacentre over the centre of all weight, in mm: below zero it capsizes. */
+  readonly stabilityMm: number;
+}
+
+/** A load in the boat: its weight, and how high its centre lies over the floor. */
+export interface Load {
+  readonly grams: number;
+  readonly centreMm: number;
+}
+
+/** Where the rim is lowest, over the floor. */
+export const rimOf = (hull: Hull): number => Math.min(hull.rim.z, hull.tip.z);
+
+/** What a boat carries, its own paper among it, with the water up to a share of its side, in g. */
+export const carriedG = (hull: Hull, share: number): number => WATER * displacedMm3(hull, share * rimOf(hull));
+
+/**
+ * Draught by Archimedes, then the height of the metacentre KM = KB + I / V over the floor less the height of the weights.
+ * @returns null when it sinks
+ */
+export function afloat(hull: Hull, load: Load, paperG: number): Afloat | null {
+  const grams = load.grams + paperG;
+  let [low, high] = [0, rimOf(hull)];
+  if (WATER * displacedMm3(hull, high) < grams) return null;
+  for (let k = 0; k < HALVINGS; k++) {
+    const mid = (low + high) / 2;
+    if (WATER * displacedMm3(hull, mid) < grams) low = mid;
+    else high = mid;
+  }
+  const draughtMm = high;
+  const volume = displacedMm3(hull, draughtMm);
+  const weights = (load.grams * load.centreMm + paperG * PAPER_CENTRE * hull.rim.z) / grams;
+  return {
+    draughtMm,
+    freeboardMm: rimOf(hull) - draughtMm,
+    stabilityMm: buoyancyCentre(hull, draughtMm, volume) + secondMoment(hull, draughtMm) / volume - weights,
+  };
+}
+
+/** Height of the middle of the water pushed aside: by parts, the draught less the mean volume below it. Simpson's rule. */
+function buoyancyCentre(hull: Hull, draughtMm: number, volume: number): number {
+  const steps = 16;
+  let sum = 0;
+  for (let k = 0; k <= steps; k++)
+    sum += displacedMm3(hull, (k / steps) * draughtMm) * (k === 0 || k === steps ? 1 : k % 2 ? 4 : 2);
+  return draughtMm - (sum * draughtMm) / (3 * steps) / volume;
+}
+
+/** Second moment of the water plane about the boat's length, in mm⁴. */
+function secondMoment(hull: Hull, draughtMm: number): number {
+  const outline = crossSection(panels(hull), { x: 0, y: 0, z: 1 }, draughtMm)
+    .flat()
+    .sort((p, q) => Math.atan2(p.y, p.x) - Math.atan2(q.y, q.x));
+  let twelve = 0;
+  outline.forEach((p, k) => {
+    const q = outline[(k + 1) % outline.length];
+    twelve += (p.x * q.y - q.x * p.y) * (p.y * p.y + p.y * q.y + q.y * q.y);
+  });
+  return twelve / 12;
+}
+
+/** The hull of a cavity's measures. */
+export function hullOf(cavity: {
+  readonly floorLengthMm: number;
+  readonly floorWidthMm: number;
+  readonly sideMm: number;
+  readonly tipMm: number;
+  readonly rimLengthMm: number;
+  readonly rimWidthMm: number;
+  readonly overallMm: number;
+}): Hull {
+  const at = (x: number, y: number, z: number): Point3 => ({ x: x / 2, y: y / 2, z });
+  return {
+    chine: at(cavity.floorLengthMm, cavity.floorWidthMm, 0),
+    rim: at(cavity.rimLengthMm, cavity.rimWidthMm, cavity.sideMm),
+    tip: at(cavity.overallMm, 0, cavity.tipMm),
+  };
+}

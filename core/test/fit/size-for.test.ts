@@ -1,0 +1,240 @@
+import * as fc from 'fast-check';
+import {
+  answer,
+  blame,
+  fitOf,
+  FORMS,
+  holds,
+  isSized,
+  learnPouch,
+  make,
+  parsePurpose,
+  pouchMl,
+  prepare,
+  type Purpose,
+  rank,
+  replaying,
+  RULERS,
+  type SizedForm,
+  sizeFor,
+  type SizeOptions,
+  USUAL_WEIGHTS,
+} from '../../src/index';
+
+const usual: SizeOptions = {
+  ease: 'easy',
+  turning: 'upright',
+  fingerRoom: false,
+  gsm: 80,
+  ruler: 'mm',
+  thicknessMm: 0.1,
+  confidence: null,
+  handMm: 0.3,
+};
+
+const side = fc.integer({ min: 12, max: 130 });
+const purposes: fc.Arbitrary<Purpose> = fc.oneof(
+  fc.tuple(side, side, fc.integer({ min: 4, max: 60 })).map(([a, b, c]) => parsePurpose(`${a} x ${b} x ${c}`)),
+  fc.tuple(side, side).map(([a, b]) => parsePurpose(`card ${a + 20} x ${b + 20}`)),
+  fc.integer({ min: 20, max: 300 }).map((n) => parsePurpose(`${n} washers ø10 x 2`)),
+  fc.integer({ min: 10, max: 400 }).map((n) => parsePurpose(`${n} ml`)),
+  fc.integer({ min: 5, max: 150 }).map((n) => parsePurpose(`load ${n} g`)),
+  fc.integer({ min: 1, max: 6 }).map((n) => parsePurpose(`pages ${n} mm`)),
+);
+const options = fc.record({
+  ...{ ease: fc.constantFrom('snug' as const, 'easy' as const, 'loose' as const), gsm: fc.constantFrom(60, 80, 120) },
+  ...{ ruler: fc.constantFrom('mm' as const, '5-mm' as const, 'eighth-inch' as const) },
+  ...{ thicknessMm: fc.double({ min: 0.05, max: 0.2, noNaN: true }), fingerRoom: fc.boolean() },
+  ...{ turning: fc.constantFrom('upright' as const, 'any' as const), confidence: fc.constant(null) },
+  handMm: fc.constant(0.3),
+});
+
+/** Folded for real at an answer's sheet, or at one smaller by so much, with the same lengths. */
+function foldedFit({ formId, sheet, params }: SizedForm, purpose: Purpose, given: SizeOptions, lessMm = 0) {
+  const size = { widthMm: sheet.widthMm - lessMm, heightMm: sheet.heightMm - lessMm };
+  const { sizes } = make(formId, { sheet: size, params, paper: { thicknessMm: given.thicknessMm } });
+  const room = { cavity: sizes.cavity, sheetAreaMm2: size.widthMm * size.heightMm, pouchMl };
+  return fitOf(prepare(purpose, given), room)!;
+}
+
+beforeAll(() => learnPouch());
+
+describe('the sheet for a purpose', () => {
+  it('folded for real it meets all needs; one mark of the ruler less does not', () =>
+    fc.assert(
+      fc.property(purposes, options, (purpose, given) => {
+        for (const one of answer(purpose, given)) {
+          if (!isSized(one)) continue;
+          expect(foldedFit(one, purpose, given).leastShare).toBeGreaterThanOrEqual(-1e-7);
+          const { stepMm } = RULERS[given.ruler];
+          expect(Math.abs(one.sheet.widthMm / stepMm - Math.round(one.sheet.widthMm / stepMm))).toBeLessThan(1e-6);
+          const form = FORMS[one.formId];
+          if (one.lengths.length || one.decided.kind === 'fingers') continue;
+          if (
+            form.sheetShape !== 'square' &&
+            one.sheet.widthMm - stepMm < form.sheetShape.longPerShort[0] * (one.sheet.heightMm - stepMm)
+          )
+            continue;
+          expect(foldedFit(one, purpose, given, stepMm).leastShare).toBeLessThan(1e-7);
+        }
+      }),
+      { numRuns: 7 },
+    ));
+
+  it('measured lengths are searched through: with none of them does one mark less do', () =>
+    fc.assert(
+      fc.property(side, side, fc.integer({ min: 6, max: 50 }), (a, b, c) => {
+        const purpose = parsePurpose(`${a} x ${b} x ${c}`);
+        const one = sizeFor('square-tray-and-eared-lid', purpose, usual);
+        if (!isSized(one) || one.decided.kind === 'fingers') return;
+        const mm = one.sheet.widthMm - 1;
+        const { input } = FORMS[one.formId].fields.find(({ key }) => key === 'wallMm')!;
+        if (input.kind !== 'length') throw new Error('Walls are a length.');
+        const [least, most] = input.range({ widthMm: mm, heightMm: mm }, {});
+        for (const wallMm of [null, ...Array.from({ length: most - least + 1 }, (_, k) => least + k)]) {
+          const piece = make(one.formId, {
+            sheet: { widthMm: mm, heightMm: mm },
+            params: { wallMm },
+            paper: { thicknessMm: 0.1 },
+          });
+          const room = { cavity: piece.sizes.cavity, sheetAreaMm2: mm * mm, pouchMl };
+          expect(fitOf(prepare(purpose, usual), room)!.leastShare).toBeLessThan(0);
+        }
+      }),
+      { numRuns: 4 },
+    ));
+
+  it('grows with what it must hold, with the ease and with the confidence', () =>
+    fc.assert(
+      fc.property(side, side, fc.integer({ min: 4, max: 40 }), (a, b, c) => {
+        for (const id of ['closing-cube', 'four-pointed-dish', 'gusseted-bag']) {
+          const area = (text: string, more: Partial<SizeOptions> = {}): number => {
+            const one = sizeFor(id, parsePurpose(text), { ...usual, ...more });
+            return isSized(one) ? one.sheet.widthMm * one.sheet.heightMm : Infinity;
+          };
+          const small = area(`${a} x ${b} x ${c}`);
+          expect(area(`${a + 9} x ${b + 9} x ${c + 9}`)).toBeGreaterThanOrEqual(small);
+          expect(area(`${a} x ${b} x ${c}`, { ease: 'loose' })).toBeGreaterThanOrEqual(small);
+          const [half, most] = [0.5, 0.99].map((confidence) => area(`${a} x ${b} x ${c}`, { confidence }));
+          expect(most).toBeGreaterThanOrEqual(half);
+        }
+      }),
+      { numRuns: 4 },
+    ));
+
+  it('says which form does not answer which kind of purpose', () => {
+    expect(sizeFor('gusseted-bag', parsePurpose('120 ml'), usual)).toBeNull();
+    expect(sizeFor('flat-folding-cup', parsePurpose('strap 25 x 2'), usual)).toBeNull();
+    expect(answer(parsePurpose('bead 8'), usual)).toEqual([]);
+  });
+
+  it('a need that no sheet meets names the demands that stand against it', () => {
+    const one = sizeFor('thirds-twist-letterfold', parsePurpose('map 4500 x 4500'), usual);
+    expect(one).toMatchObject({ demands: ['pocket, wide', 'pocket, high'] });
+  });
+
+  it('straps and balls are held against rooms of their own kind', () => {
+    const strap = prepare(parsePurpose('strap 25 x 2'), usual);
+    const room = (widthMm: number) => ({
+      cavity: { kind: 'slot' as const, widthMm, gapMm: 3 },
+      sheetAreaMm2: 1,
+      pouchMl,
+    });
+    expect(fitOf(strap, room(26.5))!.leastShare).toBeGreaterThanOrEqual(0);
+    expect(fitOf(strap, room(26.4))!.leastShare).toBeLessThan(0);
+    const bead = prepare(parsePurpose('bead 8'), usual);
+    const track = (depthMm: number) => ({
+      cavity: { kind: 'track' as const, widthMm: 12, depthMm },
+      sheetAreaMm2: 1,
+      pouchMl,
+    });
+    expect(fitOf(bead, track(4))!.leastShare).toBeGreaterThanOrEqual(0);
+    expect(fitOf(bead, track(3.9))!.leastShare).toBeLessThan(0);
+  });
+});
+
+describe('how sure it is', () => {
+  it('agrees with folding it again and again at its own sheet, within their standard errors', () => {
+    for (const [id, text] of [
+      ['square-tray-and-eared-lid', '60 x 45 x 22'],
+      ['square-card-envelope', 'card 85.6 x 54'],
+      ['closing-cube', '30 x 30 x 30'],
+      ['flat-folding-cup', '60 ml'],
+    ] as const) {
+      const purpose = parsePurpose(text);
+      const one = sizeFor(id, purpose, { ...usual, confidence: 0.5 });
+      if (!isSized(one)) throw new Error('It has a sheet.');
+      const runs = replaying(one, purpose, usual, 600, 77);
+      let step = runs.next();
+      let reports = 0;
+      while (!step.done) {
+        reports++;
+        step = runs.next(false);
+      }
+      const { fits, replays, error, spreads } = step.value;
+      expect([replays, reports]).toEqual([600, 5]);
+      const quick = Math.sqrt((one.chance! * (1 - one.chance!)) / 300) + 0.01;
+      expect(Math.abs(fits / replays - one.chance!)).toBeLessThan(4 * Math.hypot(error, quick));
+      for (const { meanMm, sdMm } of spreads) expect(Math.abs(meanMm)).toBeLessThan(sdMm);
+    }
+  });
+
+  it('stops when it is told to', () => {
+    const purpose = parsePurpose('60 x 45 x 22');
+    const one = sizeFor('closing-cube', purpose, usual) as SizedForm;
+    const runs = replaying(one, purpose, usual, 2000);
+    runs.next();
+    const stopped = runs.next(true);
+    expect(stopped.done).toBe(true);
+    expect(stopped.value.replays).toBe(100);
+  });
+
+  it('blames folds that the tightest need hangs on, all shares together being one', () => {
+    const purpose = parsePurpose('60 x 45 x 22');
+    const one = sizeFor('square-tray-and-eared-lid', purpose, usual) as SizedForm;
+    const blamed = blame(one, purpose, usual);
+    const total = blamed.reduce((sum, { share }) => sum + share, 0);
+    expect(total).toBeGreaterThan(0.9);
+    expect(total).toBeLessThanOrEqual(1 + 1e-9);
+    expect(blamed.map(({ share }) => share)).toEqual([...blamed.map(({ share }) => share)].sort((p, q) => q - p));
+  });
+});
+
+describe('ranking', () => {
+  const answers = answer(parsePurpose('60 x 45 x 22'), usual).filter(isSized);
+
+  it('puts first what counts: the smallest sheet when only paper counts, the quickest when only time does', () => {
+    const none = { paper: 0, close: 0, sure: 0, time: 0, ease: 0, dry: 0, closed: 0 };
+    const area = ({ sheet }: SizedForm): number => sheet.widthMm * sheet.heightMm;
+    expect(area(rank(answers, { ...none, paper: 1 })[0].answer)).toBe(Math.min(...answers.map(area)));
+    const quickest = rank(answers, { ...none, time: 1 })[0].answer;
+    expect(FORMS[quickest.formId].minutes).toBe(Math.min(...answers.map(({ formId }) => FORMS[formId].minutes)));
+  });
+
+  it('marks lie between 0 and 1, and nothing is lost or made up', () => {
+    const ranked = rank(answers, USUAL_WEIGHTS);
+    expect(ranked.map(({ answer: one }) => one.formId).sort()).toEqual(answers.map(({ formId }) => formId).sort());
+    for (const { marks, score } of ranked)
+      for (const mark of [...Object.values(marks), score]) {
+        expect(mark).toBeGreaterThanOrEqual(0);
+        expect(mark).toBeLessThanOrEqual(1 + 1e-9);
+      }
+  });
+});
+
+describe('what a sheet will hold', () => {
+  it('is what each form measures when it is folded from it', () => {
+    for (const sheet of [
+      { widthMm: 150, heightMm: 150 },
+      { widthMm: 210, heightMm: 170 },
+    ]) {
+      const held = holds(sheet, { thicknessMm: 0.1 });
+      expect(held.length).toBeGreaterThan(1);
+      for (const { formId, cavity } of held) {
+        if (formId === 'card-template-wrap') continue;
+        expect(make(formId, { sheet, params: {}, paper: { thicknessMm: 0.1 } }).sizes.cavity.kind).toBe(cavity.kind);
+      }
+    }
+    expect(holds({ widthMm: 30, heightMm: 30 }, { thicknessMm: 0.1 })).toEqual([]);
+  });
+});
