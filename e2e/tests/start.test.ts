@@ -7,11 +7,12 @@ test.describe('what goes in', () => {
     ['12 parsecs', '“parsecs” is not a unit known here'],
     ['10 km', '“km” is not a unit known here'],
     ['9 m x 2 x 2', 'larger than the 5 m'],
-    ['60 x 45', 'Write three sizes'],
+    ['60', 'One size is not enough'],
+    ['scissors', 'has no sizes'],
   ] as const)
     test(`“${typed}” is explained beside the field and kept`, async ({ page, workshop }) => {
       await page.goto(workshop.url);
-      const line = page.getByLabel('Length x width x height');
+      const line = page.getByLabel('What, and how large');
       await line.fill(typed);
       await expect(page.locator('#holds-note')).toContainText(told);
       await expect(line).toHaveAttribute('aria-invalid', 'true');
@@ -23,7 +24,7 @@ test.describe('what goes in', () => {
   test('the same block in millimetres, centimetres and inches gets the same sheets', async ({ page, workshop }) => {
     await page.goto(workshop.url);
     const sheets = async (typed: string): Promise<string> => {
-      await page.getByLabel('Length x width x height').fill(typed);
+      await page.getByLabel('What, and how large').fill(typed);
       await page.waitForURL(
         new RegExp(`holds=${encodeURIComponent(typed).replace(/%20/g, '(%20|\\+)').replace(/[.]/g, '\\.')}(&|$)`),
       );
@@ -53,7 +54,7 @@ test.describe('what goes in', () => {
     await page.getByRole('link', { name: 'Forms' }).click();
     await page.waitForURL(/\/forms$/);
     await page.goBack();
-    await expect(page.getByLabel('Length x width x height')).toHaveValue('60 x 45 x 22');
+    await expect(page.getByLabel('What, and how large')).toHaveValue('60 x 45 x 22');
     await expect(page.getByRole('radio', { name: 'loose' })).toBeChecked();
   });
 
@@ -63,7 +64,7 @@ test.describe('what goes in', () => {
     await addPaper(workshop.url, { name: 'Last sheet', widthMm: 200, heightMm: 200, count: 1 });
     await addPaper(workshop.url, { name: 'Used up', count: 0 });
     await page.goto(`${workshop.url}/?holds=60+x+45+x+22`);
-    const card = page.getByRole('article').first();
+    const card = page.locator('oc-answer-card').first();
     await expect(card.getByText(/both from one sheet,\s+leaves \d+ × \d+ mm/)).toBeVisible();
     await card.getByText('3 papers cannot').click();
     await expect(card.getByText('Small squares: too small')).toBeVisible();
@@ -73,7 +74,7 @@ test.describe('what goes in', () => {
 
   test('a number opens its arithmetic', async ({ page, workshop }) => {
     await page.goto(`${workshop.url}/?holds=60+x+45+x+22`);
-    const card = page.getByRole('article').first();
+    const card = page.locator('oc-answer-card').first();
     await card.getByText('Why this tray sheet?').click();
     await expect(card.getByText('60 mm + ease 1.5 mm and 1 % = 62.1 mm')).toBeVisible();
   });

@@ -32,7 +32,7 @@ test('from what goes in to the logbook, by keyboard, with a reload and a power c
   await expect(page.getByRole('heading', { name: 'Chart paper' })).toBeVisible();
 
   await page.getByRole('link', { name: 'Start', exact: true }).press('Enter');
-  await page.getByLabel('Length x width x height').fill('60 x 45 x 22');
+  await page.getByLabel('What, and how large').fill('60 x 45 x 22');
   const folded = page.getByRole('article').filter({ hasText: 'Folded to the middle' });
   await expect(folded.getByText('Tray from a square of')).toBeVisible();
   await folded.getByRole('radio', { name: /Chart paper/ }).press('Space');
@@ -117,10 +117,10 @@ test.describe('at the table, by touch', () => {
     await page.goto(workshop.url);
     await page
       .getByRole('button', { name: /All \d+ things/ })
-      .or(page.getByRole('button', { name: 'Tea light' }))
+      .or(page.getByRole('button', { name: 'Tea light', exact: true }))
       .first()
       .tap();
-    await page.getByRole('button', { name: 'Tea light' }).tap();
+    await page.getByRole('button', { name: 'Tea light', exact: true }).tap();
     const measured = page.getByRole('article').filter({ hasText: 'Walls measured' });
     await measured.getByRole('button', { name: 'Start this job' }).tap();
     await expect(page.getByRole('heading', { name: 'Tea light' })).toBeVisible();

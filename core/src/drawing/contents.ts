@@ -32,7 +32,7 @@ export function blockOn(pose: Pose, floor: readonly Point[], cavity: Cavity): Po
 }
 
 /** The sides of a solid between two level outlines, seen from outside. */
-function prism(low: readonly Point3[], high: readonly Point3[]): Point3[][] {
+export function prism(low: readonly Point3[], high: readonly Point3[]): Point3[][] {
   const [ring, top] = [low, high].map((loop) => (area(loop) < 0 ? [...loop].reverse() : [...loop]));
   const n = ring.length;
   return [top, [...ring].reverse(), ...ring.map((p, k) => [p, ring[(k + 1) % n], top[(k + 1) % n], top[k]])];

@@ -9,3 +9,4 @@ export * from './tray-scene';
 export * from './labels';
 export * from './paper-scene';
 export * from './stack-scene';
+export * from './answer-scene';

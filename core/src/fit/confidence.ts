@@ -1,4 +1,3 @@
-import { FORMS } from '../forms/all-forms';
 import { type Folding1, foldedExactly, missedBy } from './misses';
 import { fitOf, prepare } from './needs';
 import type { Purpose } from './contents';
@@ -120,13 +119,4 @@ export function blame(answer: SizedForm, purpose: Purpose, options: SizeOptions)
     .map(([fold, sum]) => ({ fold, share: sum / total }))
     .sort((p, q) => q.share - p.share)
     .filter(({ share }) => share > 0.01);
-}
-
-/** The step of a form in which a crease is made, by its name. */
-export function stepOfFold(
-  formId: string,
-  steps: readonly { readonly title: string; readonly creases: readonly string[] }[],
-  fold: string,
-): string {
-  return steps.find(({ creases }) => creases.includes(fold))?.title ?? FORMS[formId].name;
 }

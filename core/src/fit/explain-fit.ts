@@ -46,7 +46,7 @@ export function explainFit(answer: SizedForm, options: SizeOptions, unit: ShownU
         }
       : {
           what: `${decided.name[0].toUpperCase()}${decided.name.slice(1)} decided`,
-          figures: `${side} is the first mark in ${RULERS[options.ruler].name} that works${options.confidence === null ? '' : ` in ${rounded(100 * options.confidence, 0)} of 100 tries`}; one mark less does not.${next ? ` Next comes: ${next}.` : ''}`,
+          figures: `${side} is the first mark in ${RULERS[options.ruler].name} that works${chance === null || options.confidence === null ? ' when nothing is missed' : ` in ${rounded(100 * options.confidence, 0)} of 100 tries`}; one mark less does not.${next ? ` Next comes: ${next}.` : ''}`,
         },
   );
   if (chance !== null)

@@ -18,3 +18,4 @@ export * from './confidence';
 export * from './rank';
 export * from './answer';
 export * from './explain-fit';
+export * from './common-purposes';

@@ -88,6 +88,8 @@ export function prepare(purpose: Purpose, options: FitOptions): Prepared {
 
 /** Room beside a flat thing in a pocket, both sides together, in mm: makers leave 2 to 3. */
 export const POCKET_EASE_MM: Readonly<Record<EaseId, number>> = { snug: 1, easy: 2.5, loose: 5 };
+/** What stands in a boat may rise so many times as high as its sides: a judgement, for a weight that is not known. */
+const TALL_SHARE = 2;
 /** What fingers need to pull a card out, in mm. */
 export const FINGER_MM = 4;
 /** Pockets whose contents are thicker than this share of their shorter side do not lie flat: a judgement. */
@@ -205,7 +207,11 @@ function holding(arrangement: Arrangement, { ease, fingerRoom }: FitOptions, { c
   if (cavity.kind === 'hull')
     return [
       fitOfNeeds(
-        [mm('floor, long', cavity.floorLengthMm, roomy(long)), mm('floor, wide', cavity.floorWidthMm, roomy(short))],
+        [
+          mm('floor, long', cavity.floorLengthMm, roomy(long)),
+          mm('floor, wide', cavity.floorWidthMm, roomy(short)),
+          mm('height that does not topple it', TALL_SHARE * cavity.sideMm, c),
+        ],
         arrangement,
       ),
     ];

@@ -19,7 +19,7 @@ const AMOUNT = /^([\d.,]+)\s*(ml|millilitres?|milliliters?|cl|l|litres?|liters?)
 const WEIGHT =
   /^(?:(?:a\s+)?load\s+(?:of\s+)?)?([\d.,]+)\s*(g|grams?|kg)\b\s*(?:(?:load\s*)?,?\s*(?:centre|center)\s+(?:at\s+)?(.+))?$/i;
 const MARK = /(?:^|\s)(?:ø|⌀|dia(?:meter)?\.?)\s*/i;
-const SIZES_AT = /[ø⌀]|\bdia|\d/i;
+const SIZES_AT = /[ø⌀]|\bdia|[-+−]?\d/i;
 
 /** Reads `4`, `4x`, `four`, at the start of a part; what is left is name and sizes. */
 function counted(part: string): { readonly count: number; readonly rest: string } {
@@ -62,6 +62,8 @@ function pieceOf(part: string, unit: LengthUnit): Piece {
   if (!(count >= 1 && count <= MOST_PIECES))
     throw new ParseLengthError('count', `Up to ${MOST_PIECES} pieces can be counted here, not ${count}.`, part);
   const at = rest.search(SIZES_AT);
+  // Not a count and a name, but a size in a unit that is not known: said as such.
+  if (at < 0 && /^[-+−]?\d/.test(part)) parseSizes(part, unit);
   if (at < 0) throw new ParseLengthError('empty', `“${part}” has no sizes. Write them after the name: 105 x 74.`, part);
   const name = rest
     .slice(0, at)

@@ -48,11 +48,11 @@ export interface Unmet {
   readonly demands: readonly string[];
 }
 
+/** A practised hand lines up either end of a fold within so much of its mark, one standard deviation: a judgement. */
+export const USUAL_HAND_MM = 0.3;
+
 /** Largest side of a sheet that is searched, in mm. */
 const LARGEST_MM = 5000;
-/** Replays behind a chance: its standard error is below 3 %. */
-export const QUICK_REPLAYS = 300;
-
 /** Holds a purpose against one way to make a form. */
 interface Search {
   readonly model: SizeModel;
@@ -70,7 +70,7 @@ function fitAt({ model, prepared }: Search, point: SizePoint, off?: ArrayLike<nu
 /** How often it fits over all replays of a hand. */
 function chanceAt(search: Search, point: SizePoint): number {
   const { model, options } = search;
-  search.misses ??= missesOf(model, { ...point, thicknessMm: 0 }, QUICK_REPLAYS);
+  search.misses ??= missesOf(model);
   const { rows } = search.misses;
   const off = new Float64Array(model.names.length);
   let fits = 0;

@@ -32,6 +32,8 @@ export interface SizeModel {
   readonly rows: readonly Float64Array[];
   readonly layers: FormSizes['layers'];
   readonly steps: number;
+  /** Where it was made: a sheet and lengths in the middle of their ranges. */
+  readonly made: SizePoint;
 }
 
 const SCALE_MM = 170;
@@ -129,7 +131,16 @@ export function sizeModel(way: Way): SizeModel {
   });
   const { cavity } = sizes;
   const fixed = Object.fromEntries(Object.entries(cavity).filter(([, value]) => typeof value !== 'number'));
-  return { way, kind: cavity.kind, fixed, names, rows, layers: sizes.layers, steps: first.folding.steps.length };
+  return {
+    way,
+    kind: cavity.kind,
+    fixed,
+    names,
+    rows,
+    layers: sizes.layers,
+    steps: first.folding.steps.length,
+    made: { sheet: base, lengths: way.lengths.map((key) => at[key]), thicknessMm: 0 },
+  };
 }
 
 /** A length well inside its range, given the ones before it. */

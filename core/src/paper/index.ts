@@ -1,2 +1,3 @@
 export * from './paper';
 export * from './sheet';
+export * from './stock-sheets';

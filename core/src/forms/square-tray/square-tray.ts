@@ -226,6 +226,10 @@ export const squareTray: Form<SquareTrayParams> = {
   papers: '70 to 120 g/m²: the ends have six layers, so stiffer paper does not lie down.',
   cautions: ['Keep small parts away from small children.'],
   fold,
+  floor(sheet, { wallMm }) {
+    const { b, on } = boxFrame(sheet, wallMm);
+    return [on(-b, -b), on(b, -b), on(b, b), on(-b, b)];
+  },
   sizes({ finished }, sheet, params, thicknessMm) {
     const { nominal, cavity, outer, layers } = measureFinished(finished, sheet, params, thicknessMm);
     return {

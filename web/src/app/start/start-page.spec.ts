@@ -1,6 +1,9 @@
 import { aPaper, aThing, PageBench, SETTINGS } from '../testing/bench';
 import { StartPage } from './start-page';
 
+// Folds for real.
+jest.setTimeout(60_000);
+
 describe('the start', () => {
   const show = async (papers: unknown[] = [aPaper()], settings = SETTINGS): Promise<PageBench<StartPage>> => {
     const bench = new PageBench(StartPage, {}, settings);
@@ -13,6 +16,13 @@ describe('the start', () => {
   const ask = async (bench: PageBench<StartPage>, text: string): Promise<void> => {
     bench.type('#holds', text);
     await bench.settle(700);
+    await folded(bench);
+  };
+  /** Waits until the tray's two ways have been worked out. */
+  const folded = async (bench: PageBench<StartPage>): Promise<void> => {
+    const waiting = (): boolean =>
+      bench.text.includes('Folding it') || bench.text.includes('Looking through the shelf');
+    for (let k = 0; k < 60 && waiting(); k++) await bench.settle(200);
   };
 
   it('invites to measure while nothing is typed', async () =>
@@ -45,6 +55,7 @@ describe('the start', () => {
     const bench = await show();
     bench.button('Fuses').click();
     await bench.settle(700);
+    await folded(bench);
     expect(bench.find<HTMLInputElement>('#holds').value).toBe('42 × 38 × 20 mm');
     bench.button('Start this job').click();
     expect(bench.sent('POST', '/api/jobs').request.body).toMatchObject({ title: 'Fuses' });
@@ -54,7 +65,7 @@ describe('the start', () => {
     const bench = await show();
     bench.type('#holds', '60 x');
     await bench.settle(60);
-    expect(bench.find('#holds-note').textContent).toContain('Write sizes');
+    expect(bench.find('#holds-note').textContent).toContain('Sets, rounds and more');
     await bench.settle(700);
     expect(bench.find('#holds-note').textContent).toContain('A size is missing after “60”');
     expect(bench.find<HTMLInputElement>('#holds').value).toBe('60 x');

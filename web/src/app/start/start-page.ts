@@ -4,13 +4,17 @@ import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { ActivatedRoute, Router } from '@angular/router';
 import { type Block } from '@odd-corner/contract';
 import {
+  caliperOf,
+  COMMON_PAPER,
+  COMMON_PURPOSES,
   COMMON_THINGS,
   type EaseId,
   EASES,
   formatSizes,
-  parseBlock,
-  ParseLengthError,
+  type Purpose,
+  type SizeOptions,
   squareTray,
+  USUAL_HAND_MM,
 } from '@odd-corner/core';
 import { combineLatest, debounceTime, distinctUntilChanged, map, of, switchMap, timer } from 'rxjs';
 import { failureText } from '../data/api';
@@ -23,22 +27,49 @@ import { Icon } from '../ui/icon/icon';
 import { UndoBar } from '../ui/undo/undo-bar';
 import { Folding } from '../workers/folding.service';
 import { AnswerCard, type Chosen } from './answer-card/answer-card';
+import { readLine, type Reading } from './purpose-reading';
+import { RankedAnswers } from './ranked-answers/ranked-answers';
+import { SheetHolds } from './sheet-holds/sheet-holds';
 import { answersTo, type FormAnswer } from './start-answers';
 
-type Reading =
-  | { readonly kind: 'empty' }
-  | { readonly kind: 'block'; readonly block: Block }
-  | { readonly kind: 'wrong'; readonly why: string };
+/** How often it should fit when the hand misses its marks; null for a hand that misses nothing. */
+const CONFIDENCES = [
+  { id: 'exact', share: null, label: 'An exact hand' },
+  { id: '50', share: 0.5, label: 'Every other time' },
+  { id: '90', share: 0.9, label: '9 times in 10' },
+  { id: '99', share: 0.99, label: '99 in 100' },
+] as const;
 
-const CHIPS_AT_FIRST = 9;
+type ConfidenceId = (typeof CONFIDENCES)[number]['id'];
+
+const CHIPS_AT_FIRST = 7;
+const BLOCKS_FIRST = 2;
 const FAULT_AFTER_MS = 450;
+const TYPING_MS = 60;
+
+const flag = (text: string | null): boolean | null => (text === null ? null : text === '1');
+
+function severalIn(purpose: Purpose | null): boolean {
+  return purpose?.kind === 'hold' && purpose.pieces.reduce((sum, { count }) => sum + count, 0) > 1;
+}
+
+/** The block that a purpose is, if it is one thing with three sizes. */
+function blockOf(purpose: Purpose | null): Block | null {
+  if (purpose?.kind !== 'hold' || severalIn(purpose)) return null;
+  const [{ thing }] = purpose.pieces;
+  return thing.shape === 'block'
+    ? { lengthMm: thing.lengthMm, widthMm: thing.widthMm, heightMm: thing.heightMm }
+    : null;
+}
+
+const alike = <T>(a: T, b: T): boolean => JSON.stringify(a) === JSON.stringify(b);
 
 const isEase = (text: string | null): text is EaseId => text !== null && text in EASES;
 
 /** One line to type in, and answers beneath. No job has to exist. */
 @Component({
   selector: 'oc-start-page',
-  imports: [AnswerCard, Icon],
+  imports: [AnswerCard, Icon, RankedAnswers, SheetHolds],
   templateUrl: './start-page.html',
   styleUrl: './start-page.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -47,23 +78,33 @@ export class StartPage {
   private readonly router = inject(Router);
   private readonly location = inject(Location);
   private readonly jobs = inject(Jobs);
-  private readonly papers = inject(Papers);
+  protected readonly papers = inject(Papers);
   private readonly folding = inject(Folding);
   private readonly undo = inject(UndoBar);
   protected readonly settings = inject(WorkshopSettings);
+  private readonly query = inject(ActivatedRoute).snapshot.queryParamMap;
   private readonly things = inject(Things);
-  /** The maker's own things, then those that many people own. */
-  protected readonly allThings = computed(() => [
-    ...this.things.rows().map(({ id, name, block }) => ({ id, name, block, own: true })),
-    ...COMMON_THINGS.map(({ id, name, ...block }) => ({ id, name, block, own: false })),
-  ]);
+  /** The maker's own things, then those that many people own, as they would be typed. */
+  protected readonly allThings = computed(() => {
+    const { unit } = this.settings.current();
+    const written = (block: Block): string => formatSizes([block.lengthMm, block.widthMm, block.heightMm], unit);
+    const [blocks, others] = [
+      COMMON_THINGS.map(({ id, name, ...block }) => ({ id, name, text: written(block), own: false })),
+      COMMON_PURPOSES.map((one) => ({ ...one, own: false })),
+    ];
+    return [
+      ...this.things.rows().map(({ id, name, block }) => ({ id, name, text: written(block), own: true })),
+      ...blocks.slice(0, BLOCKS_FIRST),
+      ...others,
+      ...blocks.slice(BLOCKS_FIRST),
+    ];
+  });
   protected readonly unfolded = signal(false);
   protected readonly shownThings = computed(() =>
     this.unfolded() ? this.allThings() : this.allThings().slice(0, CHIPS_AT_FIRST),
   );
   protected readonly eases = (Object.keys(EASES) as EaseId[]).map((id) => ({ id, ...EASES[id] }));
 
-  private readonly query = inject(ActivatedRoute).snapshot.queryParamMap;
   protected readonly text = signal(this.query.get('holds') ?? '');
   private readonly easeAsked = signal<EaseId | null>(
     isEase(this.query.get('ease')) ? (this.query.get('ease') as EaseId) : null,
@@ -73,11 +114,46 @@ export class StartPage {
   private readonly picked = signal<{ readonly name: string; readonly text: string } | null>(null);
   protected readonly starting = signal(false);
 
-  private readonly reading = computed((): Reading => read(this.text(), this.settings.current().unit));
-  protected readonly block = computed(() => {
+  protected readonly reading = computed((): Reading => readLine(this.text(), this.settings.current().unit));
+  protected readonly purpose = computed(() => {
     const reading = this.reading();
-    return reading.kind === 'block' ? reading.block : null;
+    return reading.kind === 'purpose' ? reading.purpose : null;
   });
+  protected readonly sheet = computed(() => {
+    const reading = this.reading();
+    return reading.kind === 'sheet' ? reading.sheet : null;
+  });
+  /** One block by itself: what a job for a tray can be started with. */
+  protected readonly block = computed(() => blockOf(this.purpose()));
+
+  protected readonly confidences = CONFIDENCES;
+  protected readonly confidence = signal<ConfidenceId>(
+    CONFIDENCES.find(({ id }) => id === this.query.get('sure'))?.id ?? '90',
+  );
+  private readonly turnAsked = signal<boolean | null>(flag(this.query.get('turn')));
+  /** A set is packed any way round; one thing stands as it was measured. */
+  protected readonly turns = computed(() => this.turnAsked() ?? severalIn(this.purpose()));
+  protected readonly fingers = signal(flag(this.query.get('fingers')) ?? false);
+  protected readonly options = computed((): SizeOptions => ({
+    ease: this.ease(),
+    turning: this.turns() ? 'any' : 'upright',
+    fingerRoom: this.fingers(),
+    gsm: COMMON_PAPER.gsm,
+    ruler: this.settings.current().ruler,
+    thicknessMm: caliperOf(COMMON_PAPER),
+    confidence: CONFIDENCES.find(({ id }) => id === this.confidence())!.share,
+    handMm: USUAL_HAND_MM,
+  }));
+  /** The question as it stands once the hand rests a moment: one that has not changed is not asked again. */
+  protected readonly question = toSignal(
+    toObservable(
+      computed(() => {
+        const purpose = this.purpose();
+        return purpose && this.settings.known() ? { purpose, options: this.options() } : null;
+      }),
+    ).pipe(debounceTime(TYPING_MS), distinctUntilChanged(alike)),
+    { initialValue: null },
+  );
   /** A fault is told only when the hand rests, so that half-typed sizes are left in peace. */
   protected readonly fault = toSignal(
     toObservable(this.reading).pipe(
@@ -95,7 +171,7 @@ export class StartPage {
   });
   protected readonly answers = toSignal(
     combineLatest([
-      toObservable(this.asked).pipe(distinctUntilChanged(alike), debounceTime(60)),
+      toObservable(this.asked).pipe(distinctUntilChanged(alike), debounceTime(TYPING_MS)),
       // Reading the shelf again changes nothing as long as the papers are the same.
       toObservable(this.papers.state).pipe(distinctUntilChanged(alike)),
     ]).pipe(
@@ -118,6 +194,10 @@ export class StartPage {
       if (this.text().trim()) asked.set('holds', this.text().trim());
       const ease = this.easeAsked();
       if (ease) asked.set('ease', ease);
+      if (this.confidence() !== '90') asked.set('sure', this.confidence());
+      const turn = this.turnAsked();
+      if (turn !== null) asked.set('turn', turn ? '1' : '0');
+      if (this.fingers()) asked.set('fingers', '1');
       this.location.replaceState('/', asked.toString());
     });
   }
@@ -126,10 +206,18 @@ export class StartPage {
     this.text.set(text);
   }
 
-  protected pick(name: string, block: Block): void {
-    const text = formatSizes([block.lengthMm, block.widthMm, block.heightMm], this.settings.current().unit);
+  protected pick(name: string, text: string): void {
     this.text.set(text);
+    this.turnAsked.set(null);
     this.picked.set({ name, text });
+  }
+
+  protected chooseConfidence(id: ConfidenceId): void {
+    this.confidence.set(id);
+  }
+
+  protected turn(any: boolean): void {
+    this.turnAsked.set(any);
   }
 
   protected chooseEase(ease: EaseId): void {
@@ -155,17 +243,5 @@ export class StartPage {
           this.undo.failed(new Error(`The job was not kept. ${failureText(error)}`));
         },
       });
-  }
-}
-
-const alike = <T>(a: T, b: T): boolean => JSON.stringify(a) === JSON.stringify(b);
-
-function read(text: string, unit: 'mm' | 'cm' | 'in'): Reading {
-  if (!text.trim()) return { kind: 'empty' };
-  try {
-    return { kind: 'block', block: parseBlock(text, unit) };
-  } catch (error) {
-    if (error instanceof ParseLengthError) return { kind: 'wrong', why: error.message };
-    throw error;
   }
 }

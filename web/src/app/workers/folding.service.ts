@@ -1,13 +1,25 @@
 import { inject, Injectable } from '@angular/core';
 import { proxy } from 'comlink';
-import type { Drawing, StackRequest, TrayRequest } from '@odd-corner/core';
+import type {
+  Blame,
+  Confidence,
+  Drawing,
+  FormAnswered,
+  Held,
+  SheetSize,
+  StackRequest,
+  TrayRequest,
+} from '@odd-corner/core';
 import { defer, Observable } from 'rxjs';
 import type {
+  AnswersAsked,
   FoldingTasks,
   FormAsked,
   FormStepsAsked,
   OpenedPiece,
   PartAsked,
+  PictureAsked,
+  ReplaysAsked,
   SceneAsked,
   ShownStep,
   ShownSteps,
@@ -23,6 +35,21 @@ import type { PaperScene } from '@odd-corner/core';
 export interface OpeningState {
   readonly steps: number;
   readonly piece: OpenedPiece | null;
+}
+
+/** Work that tells of itself while it goes on, and stops when nobody listens any more. */
+function told<T>(work: (tell: (value: T) => void, wanted: () => Promise<boolean>) => Promise<void>): Observable<T> {
+  return new Observable<T>((listener) => {
+    let wanted = true;
+    work(
+      proxy((value: T) => listener.next(value)),
+      proxy(() => Promise.resolve(wanted)),
+    ).then(
+      () => listener.complete(),
+      (error: unknown) => listener.error(error),
+    );
+    return () => (wanted = false);
+  });
 }
 
 /** Asks the folding worker. Nothing is sent before someone subscribes, so a superseded question costs nothing. */
@@ -77,6 +104,28 @@ export class Folding {
         );
       return () => (wanted = false);
     });
+  }
+
+  /** Forms that answer a purpose as they become known; who stops listening stops the work. */
+  answers(asked: AnswersAsked): Observable<FormAnswered> {
+    return told((tell, wanted) => this.worker.answers(asked, tell, wanted));
+  }
+
+  answerPicture(asked: PictureAsked): Observable<Drawing> {
+    return defer(() => this.worker.answerPicture(asked));
+  }
+
+  /** What replays have shown so far, the last being all of them; who stops listening stops the work. */
+  replays(asked: ReplaysAsked): Observable<Confidence> {
+    return told((tell, wanted) => this.worker.replays(asked, tell, wanted).then(tell));
+  }
+
+  blamed(asked: ReplaysAsked): Observable<readonly Blame[]> {
+    return defer(() => this.worker.blamed(asked));
+  }
+
+  holds(sheet: SheetSize, thicknessMm: number): Observable<readonly Held[]> {
+    return defer(() => this.worker.holds(sheet, thicknessMm));
   }
 
   part(asked: PartAsked): Observable<ReturnType<FoldingTasks['part']>> {

@@ -1,0 +1,47 @@
+/** A sheet as it is sold. */
+export interface StockSheet {
+  readonly name: string;
+  readonly widthMm: number;
+  readonly heightMm: number;
+}
+
+const square = (mm: number): StockSheet => ({ name: `${mm} mm square`, widthMm: mm, heightMm: mm });
+
+/** Squares as folding paper is commonly sold, formats after ISO 216, and the North American ones (ANSI/ASME Y14.1). */
+export const STOCK_SHEETS: readonly StockSheet[] = [
+  ...[75, 100, 120, 150, 180, 200, 240, 300, 350].map(square),
+  ...(
+    [
+      ['A6', 148, 105],
+      ['A5', 210, 148],
+      ['A4', 297, 210],
+      ['A3', 420, 297],
+      ['A2', 594, 420],
+      ['A1', 841, 594],
+      ['Letter', 279.4, 215.9],
+      ['Ledger', 431.8, 279.4],
+    ] as const
+  ).map(([name, widthMm, heightMm]) => ({ name, widthMm, heightMm })),
+];
+
+/** Sheets cut a hair too small by rounding still do, in mm. */
+const NOISE_MM = 1e-6;
+
+/** Whether a sheet can be cut out of another one, turned or not. */
+export function cutsFrom(
+  wanted: { readonly widthMm: number; readonly heightMm: number },
+  stock: { readonly widthMm: number; readonly heightMm: number },
+): boolean {
+  const [a, b] = [wanted.widthMm, wanted.heightMm].sort((p, q) => q - p);
+  const [c, d] = [stock.widthMm, stock.heightMm].sort((p, q) => q - p);
+  return a <= c + NOISE_MM && b <= d + NOISE_MM;
+}
+
+/** The smallest sheet on sale, by area, from which a sheet can be cut; null when none is large enough. */
+export function nextStock(wanted: { readonly widthMm: number; readonly heightMm: number }): StockSheet | null {
+  const able = STOCK_SHEETS.filter((stock) => cutsFrom(wanted, stock));
+  return able.reduce<StockSheet | null>(
+    (best, stock) => (best && best.widthMm * best.heightMm <= stock.widthMm * stock.heightMm ? best : stock),
+    null,
+  );
+}

@@ -1,0 +1,62 @@
+import { addPaper, expect, test } from '../workshop';
+
+test.describe('answers from all forms', () => {
+  test('a set of things is arranged, sized for every form, and the address brings it back', async ({
+    page,
+    workshop,
+  }) => {
+    await addPaper(workshop.url);
+    await page.goto(workshop.url);
+    await page.getByLabel('What, and how large').fill('4 tickets 105 × 74, one hex key 120 × 35 × 8');
+    const rows = page.locator('oc-answer-row');
+    await expect(page.getByRole('heading', { name: /\d+ forms can do it/ })).toBeVisible();
+    await expect(page.getByLabel('May be laid on any side')).toBeChecked();
+    const envelope = rows.filter({ has: page.getByRole('heading', { name: 'Tuck-flap envelope' }) });
+    await expect(envelope.getByText(/\d+ of 100 tries/).first()).toBeVisible({ timeout: 60_000 });
+    await envelope.getByText('Why this sheet?').click();
+    await expect(envelope.getByText('5 things fill')).toBeVisible();
+    const sheet = await envelope.locator('.sheet b').textContent();
+    await page.reload();
+    await expect(envelope.locator('.sheet b')).toHaveText(sheet!, { timeout: 60_000 });
+    await envelope.getByRole('link', { name: 'Fold it' }).click();
+    await expect(page.getByRole('heading', { name: 'Fold it, step by step' })).toBeVisible();
+    await page.goBack();
+    await expect(page.getByLabel('What, and how large')).toHaveValue('4 tickets 105 × 74, one hex key 120 × 35 × 8');
+  });
+
+  test('surer takes no smaller a sheet; replays can be watched and stopped', async ({ page, workshop }) => {
+    await page.goto(`${workshop.url}/?holds=30+x+30+x+30&sure=exact`);
+    const cube = page.locator('oc-answer-row').filter({ has: page.getByRole('heading', { name: 'Closing cube' }) });
+    const side = async (): Promise<number> => parseFloat((await cube.locator('.sheet b').textContent())!);
+    await expect(cube.getByText('when nothing is missed').first()).toBeVisible({ timeout: 60_000 });
+    const exact = await side();
+    await page.getByRole('radio', { name: '99 in 100' }).check();
+    await page.waitForURL(/sure=99/);
+    await expect(cube.getByText(/\d+ of 100 tries/).first()).toBeVisible({ timeout: 60_000 });
+    expect(await side()).toBeGreaterThanOrEqual(exact);
+    await cube.getByText('How sure is it?').click();
+    await cube.getByRole('button', { name: 'Fold it 2,000 times' }).click();
+    await expect(cube.getByText(/tries fit/)).toBeVisible({ timeout: 60_000 });
+    await cube.getByRole('button', { name: /Stop|Put away/ }).click();
+    await expect(cube.getByRole('button', { name: 'Fold it 2,000 times' })).toBeVisible();
+  });
+
+  test('what a sheet will hold, and a form from there at that sheet', async ({ page, workshop }) => {
+    await page.goto(workshop.url);
+    await page.getByLabel('What, and how large').fill('sheet 15 cm');
+    await expect(page.getByRole('heading', { name: /\d+ forms from this sheet/ })).toBeVisible({ timeout: 60_000 });
+    await page.getByRole('link', { name: 'Closing cube' }).click();
+    await page.waitForURL(/closing-cube\?sheet=150x150/);
+  });
+
+  test('a later question is never overwritten by an earlier one', async ({ page, workshop }) => {
+    await page.goto(workshop.url);
+    const line = page.getByLabel('What, and how large');
+    for (const typed of ['90 x 80 x 70', '70 x 60 x 20', '20 x 18 x 12', '50 ml']) {
+      await line.fill(typed);
+      await page.waitForTimeout(120);
+    }
+    await expect(page.getByRole('heading', { name: '1 form can do it' })).toBeVisible({ timeout: 60_000 });
+    await expect(page.locator('oc-answer-row h3')).toHaveText(['Flat-folding cup']);
+  });
+});

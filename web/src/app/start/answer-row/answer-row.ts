@@ -1,0 +1,101 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { RouterLink } from '@angular/router';
+import type { Paper } from '@odd-corner/contract';
+import {
+  CRITERIA,
+  type Criterion,
+  cutsFrom,
+  explainFit,
+  FORMS,
+  formatLength,
+  nextStock,
+  type Purpose,
+  type Ranked,
+  type SizeOptions,
+  unitOnRuler,
+} from '@odd-corner/core';
+import { catchError, of, switchMap } from 'rxjs';
+import { WorkshopSettings } from '../../data/workshop-settings';
+import { writeFormQuery } from '../../forms/form-query';
+import { DrawingView, PLAIN_PAPER } from '../../ui/drawing-view/drawing-view';
+import { LengthPipe } from '../../ui/length-text/length.pipe';
+import { SizesPipe } from '../../ui/length-text/sizes.pipe';
+import { Why } from '../../ui/why/why';
+import { Folding } from '../../workers/folding.service';
+import { HowSure } from '../how-sure/how-sure';
+
+/** One form that answers: its picture with the contents, the sheet, how sure it is, and what speaks for it. */
+@Component({
+  selector: 'oc-answer-row',
+  imports: [DrawingView, HowSure, LengthPipe, RouterLink, SizesPipe, Why],
+  templateUrl: './answer-row.html',
+  styleUrl: './answer-row.scss',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class AnswerRow {
+  readonly ranked = input.required<Ranked>();
+  readonly purpose = input.required<Purpose>();
+  readonly options = input.required<SizeOptions>();
+  readonly papers = input.required<readonly Paper[]>();
+  /** What speaks for it over the next one. */
+  readonly reasons = input.required<readonly Criterion[]>();
+  readonly compared = input(false);
+  readonly mayCompare = input(true);
+  readonly compare = output<boolean>();
+  private readonly folding = inject(Folding);
+  private readonly settings = inject(WorkshopSettings);
+  protected readonly colours = PLAIN_PAPER;
+
+  protected readonly answer = computed(() => this.ranked().answer);
+  protected readonly form = computed(() => FORMS[this.answer().formId]);
+  protected readonly square = computed(() => this.form().sheetShape === 'square');
+  protected readonly picture = toSignal(
+    toObservable(this.answer).pipe(
+      switchMap((answer) =>
+        this.folding
+          .answerPicture({ answer, thicknessMm: this.options().thicknessMm })
+          .pipe(catchError(() => of(null))),
+      ),
+    ),
+    { initialValue: null },
+  );
+  protected readonly sheet = computed(() => {
+    const { ruler } = this.options();
+    const unit = unitOnRuler(ruler, this.settings.current().unit);
+    const { widthMm, heightMm } = this.answer().sheet;
+    const long = formatLength(widthMm, unit);
+    return this.square() ? long : `${long} × ${formatLength(heightMm, unit)}`;
+  });
+  /** Lengths to be measured, with their names. */
+  protected readonly measures = computed(() => {
+    const { way, lengths } = this.answer();
+    return way.lengths.map((key, k) => ({
+      label: this.form().fields.find((field) => field.key === key)?.label ?? key,
+      mm: lengths[k],
+    }));
+  });
+  protected readonly sure = computed(() => {
+    const { chance } = this.answer();
+    return chance === null ? null : Math.round(100 * chance);
+  });
+  protected readonly decided = computed(() => {
+    const { decided } = this.answer();
+    return decided.kind === 'fingers' ? 'the smallest sheet that fingers fold well' : decided.name;
+  });
+  protected readonly stock = computed(() => nextStock(this.answer().sheet));
+  /** The smallest paper on the shelf that gives it. */
+  protected readonly shelf = computed(() => {
+    const able = this.papers().filter((paper) => paper.count > 0 && cutsFrom(this.answer().sheet, paper));
+    return able.sort((p, q) => p.widthMm * p.heightMm - q.widthMm * q.heightMm)[0] ?? null;
+  });
+  protected readonly thickest = computed(() => this.answer().layers.find(({ name }) => name === 'thickest')?.count);
+  protected readonly why = computed(() => explainFit(this.answer(), this.options(), this.settings.current().unit));
+  protected readonly better = computed(() =>
+    this.reasons()
+      .slice(0, 2)
+      .map((key) => CRITERIA[key].name.toLowerCase())
+      .join(', '),
+  );
+  protected readonly query = computed(() => writeFormQuery(this.answer()));
+}

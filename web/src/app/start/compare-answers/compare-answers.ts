@@ -1,0 +1,60 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { type Drawing, FORMS, type SizedForm, type SizeOptions } from '@odd-corner/core';
+import { forkJoin, of, switchMap } from 'rxjs';
+import { DrawingView, PLAIN_PAPER } from '../../ui/drawing-view/drawing-view';
+import { SizesPipe } from '../../ui/length-text/sizes.pipe';
+import { Folding } from '../../workers/folding.service';
+
+/** Width of the picture that the largest of the compared pieces gets, in rem. */
+const WIDEST_REM = 12;
+
+/** Up to four answers side by side, their pictures at one scale. */
+@Component({
+  selector: 'oc-compare-answers',
+  imports: [DrawingView, SizesPipe],
+  templateUrl: './compare-answers.html',
+  styleUrl: './compare-answers.scss',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class CompareAnswers {
+  readonly answers = input.required<readonly SizedForm[]>();
+  readonly options = input.required<SizeOptions>();
+  readonly drop = output<string>();
+  private readonly folding = inject(Folding);
+  protected readonly colours = PLAIN_PAPER;
+
+  private readonly pictures = toSignal(
+    toObservable(this.answers).pipe(
+      switchMap((answers) =>
+        answers.length
+          ? forkJoin(
+              answers.map((answer) => this.folding.answerPicture({ answer, thicknessMm: this.options().thicknessMm })),
+            )
+          : of([] as Drawing[]),
+      ),
+    ),
+    { initialValue: [] as Drawing[] },
+  );
+  protected readonly columns = computed(() => {
+    const pictures = this.pictures();
+    const widths = pictures.map(widthOf);
+    const widest = Math.max(1, ...widths);
+    return this.answers().map((answer, k) => {
+      const form = FORMS[answer.formId];
+      return {
+        answer,
+        form,
+        picture: pictures[k] ?? null,
+        rem: (WIDEST_REM * (widths[k] ?? widest)) / widest,
+        thickest: answer.layers.find(({ name }) => name === 'thickest')?.count ?? 1,
+        areaCm2: (answer.sheet.widthMm * answer.sheet.heightMm) / 100,
+        square: form.sheetShape === 'square',
+        leftPercent: 100 * answer.fit.leastShare,
+      };
+    });
+  });
+}
+
+/** How wide a drawing is, in mm. */
+const widthOf = ({ box }: Drawing): number => box.width;

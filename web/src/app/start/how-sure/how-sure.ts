@@ -1,0 +1,67 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import type { Blame, Confidence, Purpose, SizedForm, SizeOptions } from '@odd-corner/core';
+import { of, switchMap } from 'rxjs';
+import { LengthPipe } from '../../ui/length-text/length.pipe';
+import { Folding } from '../../workers/folding.service';
+
+const REPLAYS = 2000;
+const SHOWN_BLAME = 4;
+
+/** How often an answer fits when the hand misses: folded again and again while one looks on, and the folds to be careful with. */
+@Component({
+  selector: 'oc-how-sure',
+  imports: [LengthPipe],
+  templateUrl: './how-sure.html',
+  styleUrl: './how-sure.scss',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class HowSure {
+  readonly answer = input.required<SizedForm>();
+  readonly purpose = input.required<Purpose>();
+  readonly options = input.required<SizeOptions>();
+  private readonly folding = inject(Folding);
+  protected readonly running = signal(false);
+  protected readonly most = REPLAYS;
+
+  private readonly asked = computed(() =>
+    this.running() ? { answer: this.answer(), purpose: this.purpose(), options: this.options() } : null,
+  );
+  protected readonly known = toSignal(
+    toObservable(this.asked).pipe(switchMap((asked) => (asked ? this.folding.replays(asked) : of(null)))),
+    { initialValue: null as Confidence | null },
+  );
+  protected readonly blamed = toSignal(
+    toObservable(this.asked).pipe(switchMap((asked) => (asked ? this.folding.blamed(asked) : of([])))),
+    { initialValue: [] as readonly Blame[] },
+  );
+  protected readonly shares = computed(() =>
+    this.blamed()
+      .slice(0, SHOWN_BLAME)
+      .map(({ fold, share }) => ({ fold, percent: Math.round(100 * share) })),
+  );
+  protected readonly percent = computed(() => {
+    const known = this.known();
+    return known && { fits: (100 * known.fits) / known.replays, error: 100 * known.error };
+  });
+  protected readonly names: Readonly<Record<string, string>> = {
+    lengthMm: 'Inside, long',
+    widthMm: 'Wide',
+    heightMm: 'High',
+    depthMm: 'Deep',
+    legMm: 'Along the page',
+    floorLengthMm: 'Floor, long',
+    floorWidthMm: 'Floor, wide',
+    sideMm: 'Sides, high',
+    tipMm: 'Tips, high',
+    mouthMm: 'Mouth',
+    bottomMm: 'Bottom',
+    rimLengthMm: 'Rim, long',
+    rimWidthMm: 'Rim, wide',
+    overallMm: 'Over all',
+  };
+
+  protected nameOf(name: string): string {
+    return this.names[name] ?? name;
+  }
+}

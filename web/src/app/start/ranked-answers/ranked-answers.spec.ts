@@ -1,0 +1,87 @@
+import { parsePurpose, type SizeOptions } from '@odd-corner/core';
+import { aPaper, PageBench } from '../../testing/bench';
+import { RankedAnswers } from './ranked-answers';
+
+const OPTIONS: SizeOptions = {
+  ease: 'easy',
+  turning: 'upright',
+  fingerRoom: false,
+  gsm: 80,
+  ruler: 'mm',
+  thicknessMm: 0.1,
+  confidence: null,
+  handMm: 0.3,
+};
+
+// Folds every form for real.
+jest.setTimeout(120_000);
+
+describe('answers from all forms', () => {
+  const show = async (text: string, papers = [aPaper()]): Promise<PageBench<RankedAnswers>> => {
+    const bench = new PageBench(RankedAnswers, { purpose: parsePurpose(text), options: OPTIONS, papers });
+    await settled(bench);
+    return bench;
+  };
+  const settled = async (bench: PageBench<RankedAnswers>): Promise<void> => {
+    for (let k = 0; k < 40 && !/can do it|No form/.test(bench.text); k++) await bench.settle(200);
+    await bench.settle(2000);
+  };
+  const names = (bench: PageBench<RankedAnswers>): string[] =>
+    [...bench.host.querySelectorAll('oc-answer-row h3')].map((h) => h.textContent ?? '');
+
+  it('shows each form that can do it with its picture, sheet, paper and reasons', async () => {
+    const bench = await show('60 x 45 x 22');
+    expect(names(bench)).toContain('Square tray with a lid');
+    expect(names(bench).length).toBeGreaterThan(4);
+    const row = bench.find('oc-answer-row');
+    expect(row.querySelector('oc-drawing svg')).not.toBeNull();
+    expect(row.textContent).toContain('Kraft, on your shelf');
+    expect(row.querySelector('oc-why')?.textContent).toMatch(/needed with its ease/);
+    const link = [...row.querySelectorAll('a')].find((a) => a.textContent?.includes('Fold it'))!;
+    expect(link.getAttribute('href')).toMatch(/\/forms\/[a-z-]+\/steps\?sheet=\d/);
+  });
+
+  it('names the next size that is sold when the shelf has nothing', async () => {
+    const bench = await show('60 x 45 x 22', []);
+    expect(bench.text).toContain('next size sold: 180 mm square');
+  });
+
+  it('sorts anew when something else counts', async () => {
+    const bench = await show('60 x 45 x 22');
+    for (const one of ['close', 'sure', 'time', 'ease', 'dry', 'closed']) bench.type(`#w-${one}`, '0');
+    bench.type('#w-paper', '3');
+    await bench.settle();
+    const sheets = [...bench.host.querySelectorAll('.sheet b')].map((b) => parseFloat(b.textContent ?? ''));
+    expect(sheets[0]).toBe(Math.min(...sheets));
+  });
+
+  it('sets up to four side by side, and leaves one out again', async () => {
+    const bench = await show('60 x 45 x 22');
+    const boxes = [...bench.host.querySelectorAll<HTMLInputElement>('.compare input')];
+    boxes.slice(0, 4).forEach((box) => box.click());
+    await bench.settle(1500);
+    expect(bench.host.querySelectorAll('oc-compare-answers thead th')).toHaveLength(4);
+    expect(bench.host.querySelectorAll('oc-compare-answers oc-drawing svg')).toHaveLength(4);
+    expect(bench.host.querySelectorAll<HTMLInputElement>('.compare input')[4].disabled).toBe(true);
+    bench.button('Leave out').click();
+    await bench.settle(500);
+    expect(bench.host.querySelectorAll('oc-compare-answers thead th')).toHaveLength(3);
+  });
+
+  it('folds an answer again and again, and says where the doubt comes from', async () => {
+    const bench = await show('30 x 30 x 30');
+    bench.button('Fold it 2,000 times').click();
+    for (let k = 0; k < 60 && !bench.text.includes('of 2,000 tries fit'); k++) await bench.settle(250);
+    await bench.settle(1000);
+    expect(bench.find('.result').textContent).toMatch(/[\d.]+\s%\s*of 2,000 tries fit/);
+    expect(bench.text).toContain('Where the doubt comes from');
+    bench.button('Put away').click();
+    await bench.settle();
+    expect(bench.text).toContain('Fold it 2,000 times');
+  });
+
+  it('says so when no form does it', async () => {
+    const bench = await show('strap 25 x 2');
+    expect(bench.text).toContain('No form on the shelf does this yet');
+  });
+});

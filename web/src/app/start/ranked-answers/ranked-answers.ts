@@ -1,0 +1,99 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, signal } from '@angular/core';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import type { Paper } from '@odd-corner/contract';
+import {
+  CRITERIA,
+  type Criterion,
+  FORMS,
+  isSized,
+  type Purpose,
+  rank,
+  reasons,
+  type SizedForm,
+  type SizeOptions,
+  type Unmet,
+  USUAL_WEIGHTS,
+  type Weights,
+} from '@odd-corner/core';
+import { concat, map, of, scan, switchMap } from 'rxjs';
+import { Folding } from '../../workers/folding.service';
+import { AnswerRow } from '../answer-row/answer-row';
+import { CompareAnswers } from '../compare-answers/compare-answers';
+
+interface Known {
+  readonly answers: ReadonlyMap<string, SizedForm | Unmet>;
+  /** Whether all that will be known is known. */
+  readonly done: boolean;
+}
+
+const NOTHING: Known = { answers: new Map(), done: false };
+const MOST_COMPARED = 4;
+const SHOWN_AT_FIRST = 6;
+
+/** All forms that answer a purpose, best first, as they become known; how much each reason counts can be changed. */
+@Component({
+  selector: 'oc-ranked-answers',
+  imports: [AnswerRow, CompareAnswers],
+  templateUrl: './ranked-answers.html',
+  styleUrl: './ranked-answers.scss',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class RankedAnswers {
+  readonly purpose = input.required<Purpose>();
+  readonly options = input.required<SizeOptions>();
+  readonly papers = input.required<readonly Paper[]>();
+  private readonly folding = inject(Folding);
+  protected readonly criteria = (Object.keys(CRITERIA) as Criterion[]).map((key) => ({ key, ...CRITERIA[key] }));
+  protected readonly weights = signal<Weights>(USUAL_WEIGHTS);
+  protected readonly most = MOST_COMPARED;
+
+  private readonly asked = computed(() => ({ purpose: this.purpose(), options: this.options() }));
+  protected readonly known = toSignal(
+    toObservable(this.asked).pipe(
+      // A newer question drops the older one with all that it would still have answered.
+      switchMap((asked) =>
+        concat(this.folding.answers(asked).pipe(map(({ answer }) => answer)), of(null)).pipe(
+          scan(
+            (known: Known, answer): Known =>
+              answer
+                ? { answers: new Map(known.answers).set(answer.formId, answer), done: false }
+                : { ...known, done: true },
+            NOTHING,
+          ),
+        ),
+      ),
+    ),
+    { initialValue: NOTHING },
+  );
+  protected readonly ranked = computed(() => rank([...this.known().answers.values()].filter(isSized), this.weights()));
+  protected readonly unmet = computed(() =>
+    [...this.known().answers.values()]
+      .filter((answer): answer is Unmet => !isSized(answer))
+      .map(({ formId, demands }) => ({ name: FORMS[formId].name, demands: demands.join(' and ') })),
+  );
+  protected readonly all = linkedSignal<Purpose, boolean>({ source: this.purpose, computation: () => false });
+  protected readonly shown = computed(() => (this.all() ? this.ranked() : this.ranked().slice(0, SHOWN_AT_FIRST)));
+  private readonly chosen = signal<readonly string[]>([]);
+  protected readonly compared = computed(() =>
+    this.ranked()
+      .map(({ answer }) => answer)
+      .filter(({ formId }) => this.chosen().includes(formId)),
+  );
+
+  protected reasonsOf(k: number): readonly Criterion[] {
+    const ranked = this.ranked();
+    return k + 1 < ranked.length ? reasons(ranked[k], ranked[k + 1], this.weights()) : [];
+  }
+
+  protected isCompared(formId: string): boolean {
+    return this.chosen().includes(formId);
+  }
+
+  protected compare(formId: string, yes: boolean): void {
+    this.chosen.update((chosen) => (yes ? [...chosen, formId] : chosen.filter((id) => id !== formId)));
+  }
+
+  protected weigh(key: Criterion, weight: number): void {
+    this.weights.update((weights) => ({ ...weights, [key]: weight }));
+  }
+}
