@@ -29,7 +29,17 @@ function hashOf(paths, salt) {
     if (!existsSync(p)) return;
     if (statSync(p).isDirectory()) {
       for (const n of readdirSync(p).sort())
-        if (!['node_modules', 'dist', 'out', '.angular', 'icons.woff2' /* made by the build */, 'test'].includes(n))
+        if (
+          ![
+            'node_modules',
+            'dist',
+            'out',
+            '.angular',
+            'icons.woff2',
+            'known-sizes.json' /* made by the build */,
+            'test',
+          ].includes(n)
+        )
           walk(join(p, n));
     } else h.update(relative(root, p)).update('\0').update(readFileSync(p));
   };
@@ -59,6 +69,7 @@ const steps = {
         'package-lock.json',
         'tsconfig.base.json',
         'scripts/build.mjs',
+        'scripts/known-sizes.ts',
         'core/src',
         'contract/src',
         'demo/src',

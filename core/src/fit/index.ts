@@ -19,3 +19,5 @@ export * from './rank';
 export * from './answer';
 export * from './explain-fit';
 export * from './common-purposes';
+export * from './pairs';
+export * from './known-sizes';

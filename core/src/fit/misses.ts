@@ -4,7 +4,7 @@ import { FORMS } from '../forms/all-forms';
 import type { Form } from '../forms/form';
 import { sheetFor } from '../forms/make';
 import type { Sheet } from '../paper/sheet';
-import { flattened, type SizeModel, type SizePoint } from './size-model';
+import { flattened, type SizeModel, type SizePoint, type Way } from './size-model';
 
 /** A piece folded exactly once, to be folded again by hands that miss. */
 export interface Folding1 {
@@ -76,6 +76,11 @@ export function* learningMisses(model: SizeModel): Generator<void, Misses, void>
   }
   known.set(key, (misses = { rows }));
   return misses;
+}
+
+/** Takes over misses that were learned before. */
+export function keepMisses(way: Way, misses: Misses): void {
+  known.set(JSON.stringify(way), misses);
 }
 
 /** The same at once. */

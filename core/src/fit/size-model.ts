@@ -193,6 +193,11 @@ export function outerAt(model: SizeModel, point: SizePoint): FormSizes['outer'] 
 
 const models = new Map<string, SizeModel>();
 
+/** Takes over a model that was worked out before. */
+export function keepModel(model: SizeModel): void {
+  models.set(JSON.stringify(model.way), model);
+}
+
 /** The model of a way, worked out once. */
 export function modelOf(way: Way): SizeModel {
   const key = JSON.stringify(way);

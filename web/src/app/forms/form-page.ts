@@ -15,8 +15,8 @@ import { TryForm } from './try-form/try-form';
 
 const LARGEST_MM = 600;
 const STACK_PAUSE_MS = 350;
-/** The lid shown is a little larger; the fit to contents works out how much it must be. */
-const LID_MORE_MM = 4;
+/** How much larger than the tray's a lid's sheet may be chosen: from the other way round, an insert, to a loose fit. */
+const LID_MORE_MM = { min: -10, usual: 4, max: 12 } as const;
 
 /** One form: its sheet and walls to be dragged, sizes, crease pattern and the folded piece following. */
 @Component({
@@ -38,8 +38,12 @@ export class FormPage {
   protected readonly sheetMm = signal(150);
   /** Wall height as a share of its range, or null for the height that folding gives. */
   protected readonly wallShare = signal<number | null>(null);
-  protected readonly lowestMm = computed(() => Math.ceil(WALL_SHARE.min * (this.sheetMm() + LID_MORE_MM)));
-  protected readonly tallestMm = computed(() => Math.ceil(WALL_SHARE.max * this.sheetMm()) - 1);
+  /** What the lid's sheet has more than the tray's. */
+  protected readonly lidMore = signal<number>(LID_MORE_MM.usual);
+  protected readonly lidMm = computed(() => Math.max(this.range.min, this.sheetMm() + this.lidMore()));
+  protected readonly lidRange = LID_MORE_MM;
+  protected readonly lowestMm = computed(() => Math.ceil(WALL_SHARE.min * Math.max(this.sheetMm(), this.lidMm())));
+  protected readonly tallestMm = computed(() => Math.ceil(WALL_SHARE.max * Math.min(this.sheetMm(), this.lidMm())) - 1);
   protected readonly wallMm = computed(() => {
     const share = this.wallShare();
     return share === null ? null : Math.round(this.lowestMm() + share * (this.tallestMm() - this.lowestMm()));
@@ -51,8 +55,15 @@ export class FormPage {
   protected readonly pictured = signal<'lid' | 'set'>('lid');
 
   protected readonly shown = toSignal(
-    toObservable(computed(() => ({ sheetMm: this.sheetMm(), wallMm: this.wallMm(), lidPart: this.lidPart() }))).pipe(
-      switchMap(({ sheetMm, wallMm, lidPart }) => {
+    toObservable(
+      computed(() => ({
+        sheetMm: this.sheetMm(),
+        wallMm: this.wallMm(),
+        lidPart: this.lidPart(),
+        lidMm: this.lidMm(),
+      })),
+    ).pipe(
+      switchMap(({ sheetMm, wallMm, lidPart, lidMm }) => {
         const asked = {
           formId: squareTray.id,
           part: 'tray',
@@ -60,10 +71,11 @@ export class FormPage {
           wallMm,
           thicknessMm: caliperOf(COMMON_PAPER),
         } as const;
-        const lid = { ...asked, part: lidPart, sheetMm: sheetMm + LID_MORE_MM };
+        const lid = { ...asked, part: lidPart, sheetMm: lidMm };
         return forkJoin({
           tray: this.folding.part(asked),
           scene: this.folding.scene({ tray: asked, lid, block: null }),
+          pair: this.folding.pair({ tray: asked, lid, ...this.settings.current() }),
         });
       }),
     ),

@@ -1,5 +1,12 @@
 import {
   type Blame,
+  type BoxMade,
+  type EaseId,
+  insertFor,
+  pairing,
+  type Pairing,
+  type RulerId,
+  squareTray,
   blame,
   type BlockSize,
   answerDrawing,
@@ -13,6 +20,7 @@ import {
   modelOf,
   type Purpose,
   replaying,
+  takeSizes,
   type SizedForm,
   type SizeOptions,
   waysOf,
@@ -79,6 +87,18 @@ export interface StepsAsked extends PartAsked {
 
 const made = ({ part, sheetMm, wallMm, thicknessMm }: PartAsked, unit?: ShownUnit) =>
   makeTray({ sheetMm, params: { part, wallMm }, thicknessMm, unit });
+
+export interface PairAsked {
+  readonly tray: PartAsked;
+  readonly lid: PartAsked;
+  readonly ruler: RulerId;
+  readonly ease: EaseId;
+}
+
+export interface TrayPair extends Pairing {
+  /** Sheet of the largest tray that stands inside with some play, in mm; null when there is none. */
+  readonly insertMm: number | null;
+}
 
 /** How often an answer is folded again. */
 const REPLAYS = 2000;
@@ -205,8 +225,10 @@ export const foldingTasks = {
   /**
    * Folds the tray once and then every form a few times, so that the first real answer finds the code warm and all sizes
    * known. Other work comes in between.
+   * @param known what was learned when the application was built, if it could be had
    */
-  async warmUp(): Promise<void> {
+  async warmUp(known: unknown): Promise<void> {
+    if (known) takeSizes(known);
     sizeTray({
       block: { lengthMm: 60, widthMm: 45, heightMm: 22 },
       ease: 'easy',
@@ -313,6 +335,18 @@ export const foldingTasks = {
       sheets,
       scene: stackScene(sheets.map((sheetMm) => makeTray({ sheetMm, params: { part: 'tray' }, thicknessMm }))),
     };
+  },
+
+  /** What a lid and its tray leave between them, and the sheet of an insert for the tray. */
+  pair({ tray, lid, ruler, ease }: PairAsked): TrayPair {
+    const [base, over] = [tray, lid].map(({ part, sheetMm, wallMm, thicknessMm }): BoxMade => {
+      const lengths = wallMm === null ? [] : [wallMm];
+      return {
+        way: { formId: squareTray.id, choices: { part }, lengths: wallMm === null ? [] : ['wallMm'] },
+        point: { sheet: { widthMm: sheetMm, heightMm: sheetMm }, lengths, thicknessMm },
+      };
+    });
+    return { ...pairing(over, base), insertMm: insertFor(base, squareTray.leastSheetMm, ruler, ease) };
   },
 
   scene({ tray, lid, block }: SceneAsked): PaperScene {

@@ -17,6 +17,7 @@ import type {
   FormAsked,
   FormStepsAsked,
   OpenedPiece,
+  PairAsked,
   PartAsked,
   PictureAsked,
   ReplaysAsked,
@@ -26,6 +27,7 @@ import type {
   SizeAnswer,
   StepsAsked,
   Tried,
+  TrayPair,
   TrayStack,
 } from './folding-tasks';
 import { FOLDING_WORKER } from './folding-worker-token';
@@ -63,6 +65,10 @@ export class Folding {
 
   stack(asked: StackRequest): Observable<TrayStack> {
     return defer(() => this.worker.stack(asked));
+  }
+
+  pair(asked: PairAsked): Observable<TrayPair> {
+    return defer(() => this.worker.pair(asked));
   }
 
   scene(asked: SceneAsked): Observable<PaperScene> {
