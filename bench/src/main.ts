@@ -1,4 +1,13 @@
 import {
+  answer as answerAll,
+  isSized,
+  missesOf,
+  modelOf,
+  parsePurpose,
+  replaying,
+  sizeFor,
+  type SizeOptions,
+  waysOf,
   countFoldings,
   creasePicture,
   firstFolding,
@@ -108,4 +117,47 @@ const dragged = Object.values(FORMS).flatMap((form) => {
   ];
 });
 
-printTable([answer, fold, pictures, counts, ...growth, replays, soft, ...tried, ...dragged]);
+/** What the start page asks: all forms for one purpose, with all that is learned at build time known. */
+const given: SizeOptions = {
+  ...{ ease: 'easy', turning: 'upright', fingerRoom: false, gsm: 80, ruler: 'mm', thicknessMm: 0.1 },
+  ...{ confidence: null, handMm: 0.3 },
+};
+Object.keys(FORMS)
+  .flatMap(waysOf)
+  .forEach((way) => missesOf(modelOf(way)));
+const oneBlock = measure('all forms sized for one block, for an exact hand', 30, (k) => {
+  answerAll(parsePurpose(`${50 + k} x 45 x 22`), given);
+});
+const sureBlock = measure('all forms sized for one block, to fit 9 times in 10', 12, (k) => {
+  answerAll(parsePurpose(`${50 + k} x 45 x 22`), { ...given, confidence: 0.9 });
+});
+const aSet = measure('all forms sized for a set of five things, laid on any side', 8, (k) => {
+  answerAll(parsePurpose(`4 tickets ${100 + k} x 74, one hex key 120 x 35 x 8`), { ...given, turning: 'any' });
+});
+const cubeFor = parsePurpose('30 x 30 x 30');
+const cube = sizeFor('closing-cube', cubeFor, given);
+const sureCube = measure(
+  'confidence of the closing cube: 2,000 replays, measured and held against the contents',
+  3,
+  (run) => {
+    if (!isSized(cube)) throw new Error('A cube holds a block.');
+    const runs = replaying(cube, cubeFor, given, 2000, run + 1);
+    while (!runs.next(false).done);
+  },
+);
+
+printTable([
+  answer,
+  fold,
+  pictures,
+  counts,
+  ...growth,
+  replays,
+  soft,
+  ...tried,
+  ...dragged,
+  oneBlock,
+  sureBlock,
+  aSet,
+  sureCube,
+]);

@@ -53,6 +53,22 @@ function largestCard({ widthMm, heightMm }: SheetSize, layout: CardWrapParams['l
   return [(5 / 9) * sum, (4 / 9) * sum];
 }
 
+/** The card that is wrapped, longer side first: what is given of it, and the largest that goes with that. */
+function cardFor(
+  size: SheetSize,
+  layout: CardWrapParams['layout'],
+  longMm: number | null,
+  shortMm: number | null,
+): readonly [number, number] {
+  const largest = largestCard(size, layout);
+  const rest = (given: number): number => (layout === 'diagonal' ? largest[0] + largest[1] - given : Infinity);
+  const long =
+    longMm ??
+    (shortMm === null ? largest[0] : layout === 'diagonal' ? Math.min(2 * shortMm, rest(shortMm)) : largest[0]);
+  const short = shortMm ?? Math.min(largest[1], rest(long));
+  return long >= short ? [long, short] : [short, long];
+}
+
 type Given = Readonly<Record<string, unknown>>;
 
 const layoutOf = ({ layout }: Given): CardWrapParams['layout'] => (layout === 'square-on' ? 'square-on' : 'diagonal');
@@ -80,8 +96,7 @@ function shortRange(sheet: SheetSize, given: Given): readonly [number, number] {
 /** @throws RangeError when the sheet does not cover the card */
 function wrapOf(sheet: Sheet, { layout, longMm, shortMm }: CardWrapParams): Wrap {
   const size = sizeOf(sheet);
-  const largest = largestCard(size, layout);
-  const [long, short] = [longMm ?? largest[0], shortMm ?? largest[1]].sort((a, b) => b - a);
+  const [long, short] = cardFor(size, layout, longMm, shortMm);
   const centre = { x: size.widthMm / 2, y: size.heightMm / 2 };
   const turn = layout === 'diagonal' ? Math.PI / 4 : 0;
   const [c, s] = [Math.cos(turn), Math.sin(turn)];

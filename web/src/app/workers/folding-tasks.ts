@@ -20,7 +20,6 @@ import {
   modelOf,
   type Purpose,
   replaying,
-  takeSizes,
   type SizedForm,
   type SizeOptions,
   waysOf,
@@ -55,6 +54,7 @@ import {
   type TraySizing,
 } from '@odd-corner/core';
 import { inSlices } from './in-slices';
+import { sizesKnown } from './known-sizes';
 
 export type SizeAnswer =
   { readonly ok: true; readonly sizing: TraySizing } | { readonly ok: false; readonly why: string };
@@ -103,7 +103,10 @@ export interface TrayPair extends Pairing {
 /** How often an answer is folded again. */
 const REPLAYS = 2000;
 
-const pause = (): Promise<void> => new Promise((resolve) => setTimeout(resolve));
+/** A question that comes right at the start goes first. */
+const WARM_UP_AFTER_MS = 400;
+
+const pause = (ms = 0): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms));
 
 export interface AnswersAsked {
   readonly purpose: Purpose;
@@ -225,10 +228,10 @@ export const foldingTasks = {
   /**
    * Folds the tray once and then every form a few times, so that the first real answer finds the code warm and all sizes
    * known. Other work comes in between.
-   * @param known what was learned when the application was built, if it could be had
    */
-  async warmUp(known: unknown): Promise<void> {
-    if (known) takeSizes(known);
+  async warmUp(): Promise<void> {
+    await sizesKnown();
+    await pause(WARM_UP_AFTER_MS);
     sizeTray({
       block: { lengthMm: 60, widthMm: 45, heightMm: 22 },
       ease: 'easy',
@@ -258,6 +261,7 @@ export const foldingTasks = {
     tell: (answered: FormAnswered) => void,
     wanted: () => Promise<boolean>,
   ): Promise<void> {
+    await sizesKnown();
     if (purpose.kind === 'liquid' || purpose.kind === 'loose') learnPouch();
     let still = true;
     for (const answered of answering(purpose, options)) {
@@ -314,7 +318,8 @@ export const foldingTasks = {
   },
 
   /** What each form will hold that takes a sheet as it is. */
-  holds(sheet: SheetSize, thicknessMm: number): readonly Held[] {
+  async holds(sheet: SheetSize, thicknessMm: number): Promise<readonly Held[]> {
+    await sizesKnown();
     return holds(sheet, { thicknessMm });
   },
 

@@ -20,7 +20,7 @@ const WIDEST_REM = 12;
 export class CompareAnswers {
   readonly answers = input.required<readonly SizedForm[]>();
   readonly options = input.required<SizeOptions>();
-  readonly drop = output<string>();
+  readonly leave = output<string>();
   private readonly folding = inject(Folding);
   protected readonly colours = PLAIN_PAPER;
 
