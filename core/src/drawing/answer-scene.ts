@@ -47,18 +47,25 @@ function onFloor(floor: Floor, { box }: Arrangement, { at, size }: PlacedThing):
   return prism(ring(0), ring(1));
 }
 
-/** Outline of what lies in a pocket, its thinnest side upwards, from the pocket's bottom left corner. */
-function inPocket(cavity: Extract<Cavity, { kind: 'pocket' }>, { box }: Arrangement): Point3[] {
-  const [, low, wide] = [...box].sort((p, q) => p - q);
-  const [across, up] = wide <= cavity.widthMm && low <= cavity.heightMm ? [wide, low] : [low, wide];
+/** Outlines of what lies in a pocket, the thinnest side of the whole upwards, from the middle of the pocket's bottom. */
+function inPocket(
+  cavity: Extract<Cavity, { kind: 'pocket' }>,
+  { box, placements }: Arrangement,
+): (readonly Point3[])[] {
+  const [, low, wide] = [0, 1, 2].sort((p, q) => box[p] - box[q]);
+  const [across, up] = box[wide] <= cavity.widthMm && box[low] <= cavity.heightMm ? [wide, low] : [low, wide];
   const [a, b, , d] = cavity.corners;
+  const left = (cavity.widthMm - box[across]) / 2;
   const at = (s: number, t: number): Point3 => ({
-    x: a.x + (s / cavity.widthMm) * (b.x - a.x) + (t / cavity.heightMm) * (d.x - a.x),
-    y: a.y + (s / cavity.widthMm) * (b.y - a.y) + (t / cavity.heightMm) * (d.y - a.y),
+    x: a.x + ((left + s) / cavity.widthMm) * (b.x - a.x) + (t / cavity.heightMm) * (d.x - a.x),
+    y: a.y + ((left + s) / cavity.widthMm) * (b.y - a.y) + (t / cavity.heightMm) * (d.y - a.y),
     z: 0,
   });
-  const left = (cavity.widthMm - across) / 2;
-  return [at(left, 0), at(left + across, 0), at(left + across, up), at(left, up)];
+  return placements.map(({ at: corner, size }) => {
+    const [s, t] = [corner[across], corner[up]];
+    const [u, v] = [s + size[across], t + size[up]];
+    return [at(s, t), at(u, t), at(u, v), at(s, v)];
+  });
 }
 
 /** A piece with the very things in it that it was sized for, at scale. */
@@ -75,12 +82,9 @@ export function answerDrawing(
   }
   const drawing = pieceDrawing(pose);
   if (cavity.kind !== 'pocket' || !arrangement) return drawing;
-  const corners = inPocket(cavity, arrangement).map((p) => project(FROM_ABOVE, p));
-  return {
-    ...drawing,
-    lines: [
-      ...drawing.lines,
-      ...corners.map((from, k) => ({ kind: 'hidden' as const, from, to: corners[(k + 1) % corners.length] })),
-    ],
-  };
+  const outlines = inPocket(cavity, arrangement).flatMap((outline) => {
+    const corners = outline.map((p) => project(FROM_ABOVE, p));
+    return corners.map((from, k) => ({ kind: 'hidden' as const, from, to: corners[(k + 1) % corners.length] }));
+  });
+  return { ...drawing, lines: [...drawing.lines, ...outlines] };
 }

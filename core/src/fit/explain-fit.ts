@@ -22,9 +22,13 @@ export function explainFit(answer: SizedForm, options: SizeOptions, unit: ShownU
   const { fit, sheet, decided, next, chance, chanceOneMore, layers } = answer;
   const form = FORMS[answer.formId];
   const onRuler = unitOnRuler(options.ruler, unit);
-  const lines: WhyLine[] = fit.needs.map(({ name, have, need, unit: of }) => ({
-    what: name[0].toUpperCase() + name.slice(1),
-    figures: `${quantity(need, of, unit)} needed with its ease; ${quantity(have, of, unit)} there; ${quantity(have - need, of, unit)} to spare`,
+  const summed = ({ terms, need, unit: of }: Need): string =>
+    terms && terms.length > 1
+      ? `${terms.map(({ name, value }) => `${name} ${quantity(value, of, unit)}`).join(' + ')} = ${quantity(need, of, unit)} needed`
+      : `${quantity(need, of, unit)} needed`;
+  const lines: WhyLine[] = fit.needs.map((need) => ({
+    what: need.name[0].toUpperCase() + need.name.slice(1),
+    figures: `${summed(need)}; ${quantity(need.have, need.unit, unit)} there, ${quantity(need.have - need.need, need.unit, unit)} to spare.`,
   }));
   if (fit.arrangement && fit.arrangement.placements.length > 1) {
     const [a, b, c] = fit.arrangement.box.map((mm) => quantity(mm, 'mm', unit));

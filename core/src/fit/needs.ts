@@ -26,6 +26,14 @@ export interface Need {
   readonly have: number;
   readonly need: number;
   readonly unit: 'mm' | 'g' | 'ml';
+  /** What the need is made of, where it is a sum. */
+  readonly terms?: readonly Term[];
+}
+
+/** A part of a need: the things themselves, ease, thickness, fingers. */
+export interface Term {
+  readonly name: string;
+  readonly value: number;
 }
 
 /** How a purpose fits a room. */
@@ -114,6 +122,15 @@ export interface Room {
 
 const mm = (name: string, have: number, need: number): Need => ({ name, have, need, unit: 'mm' });
 
+const sumOf = (name: string, have: number, terms: readonly Term[]): Need => ({
+  ...mm(
+    name,
+    have,
+    terms.reduce((sum, { value }) => sum + value, 0),
+  ),
+  terms: terms.filter(({ value }) => value > 0),
+});
+
 /** Least relative surplus; a need of nothing counts by its surplus alone. */
 const shareOf = ({ have, need }: Need): number => (have - need) / Math.max(1e-9, Math.abs(need));
 
@@ -191,15 +208,19 @@ export function fitOf({ purpose, options, standing, lying }: Prepared, room: Roo
 
 function holding(arrangement: Arrangement, { ease, fingerRoom }: FitOptions, { cavity }: Room): Fit[] {
   const [a, b, c] = arrangement.box;
-  const roomy = (size: number): number => size + easeMm(size, ease);
+  const roomy = (name: string, have: number, size: number): Need =>
+    sumOf(name, have, [
+      { name: 'contents', value: size },
+      { name: 'ease', value: easeMm(size, ease) },
+    ]);
   const [long, short] = [Math.max(a, b), Math.min(a, b)];
   if (cavity.kind === 'box')
     return [
       fitOfNeeds(
         [
-          mm('length', Math.max(cavity.lengthMm, cavity.widthMm), roomy(long)),
-          mm('width', Math.min(cavity.lengthMm, cavity.widthMm), roomy(short)),
-          mm('depth', cavity.depthMm, roomy(c)),
+          roomy('length', Math.max(cavity.lengthMm, cavity.widthMm), long),
+          roomy('width', Math.min(cavity.lengthMm, cavity.widthMm), short),
+          roomy('depth', cavity.depthMm, c),
         ],
         arrangement,
       ),
@@ -208,8 +229,8 @@ function holding(arrangement: Arrangement, { ease, fingerRoom }: FitOptions, { c
     return [
       fitOfNeeds(
         [
-          mm('floor, long', cavity.floorLengthMm, roomy(long)),
-          mm('floor, wide', cavity.floorWidthMm, roomy(short)),
+          roomy('floor, long', cavity.floorLengthMm, long),
+          roomy('floor, wide', cavity.floorWidthMm, short),
           mm('height that does not topple it', TALL_SHARE * cavity.sideMm, c),
         ],
         arrangement,
@@ -223,13 +244,18 @@ function holding(arrangement: Arrangement, { ease, fingerRoom }: FitOptions, { c
   ];
   if (cavity.kind === 'pocket') {
     const times = cavity.thicknessTimes ?? 1;
-    const beside = times * thick + POCKET_EASE_MM[ease];
+    const around = (size: number, fingers: number): Term[] => [
+      { name: 'contents', value: size },
+      { name: 'their thickness', value: times * thick },
+      { name: 'ease', value: POCKET_EASE_MM[ease] },
+      { name: 'room for fingers', value: fingers },
+    ];
     const most = cavity.mostThickMm ?? THICK_SHARE * Math.min(cavity.widthMm, cavity.heightMm);
     return ways.map(([across, up]) =>
       fitOfNeeds(
         [
-          mm('pocket, wide', cavity.widthMm, across + beside + (fingerRoom ? FINGER_MM : 0)),
-          mm('pocket, high', cavity.heightMm, up + beside),
+          sumOf('pocket, wide', cavity.widthMm, around(across, fingerRoom ? FINGER_MM : 0)),
+          sumOf('pocket, high', cavity.heightMm, around(up, 0)),
           mm('thickness that lies flat', most, thick),
         ],
         arrangement,

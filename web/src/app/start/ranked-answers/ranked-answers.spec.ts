@@ -36,7 +36,7 @@ describe('answers from all forms', () => {
     const row = bench.find('oc-answer-row');
     expect(row.querySelector('oc-drawing svg')).not.toBeNull();
     expect(row.textContent).toContain('Kraft, on your shelf');
-    expect(row.querySelector('oc-why')?.textContent).toMatch(/needed with its ease/);
+    expect(row.querySelector('oc-why')?.textContent).toMatch(/contents 60 mm \+ ease 2\.1 mm = 62\.1 mm needed/);
     const link = [...row.querySelectorAll('a')].find((a) => a.textContent?.includes('Fold it'))!;
     expect(link.getAttribute('href')).toMatch(/\/forms\/[a-z-]+\/steps\?sheet=\d/);
   });
