@@ -10,6 +10,7 @@ import {
   COMMON_THINGS,
   type EaseId,
   EASES,
+  POCKET_EASE_MM,
   formatSizes,
   type Purpose,
   type SizeOptions,
@@ -27,6 +28,7 @@ import { Icon } from '../ui/icon/icon';
 import { UndoBar } from '../ui/undo/undo-bar';
 import { Folding } from '../workers/folding.service';
 import { AnswerCard, type Chosen } from './answer-card/answer-card';
+import { ContentsEditor } from './contents-editor/contents-editor';
 import { readLine, type Reading } from './purpose-reading';
 import { RankedAnswers } from './ranked-answers/ranked-answers';
 import { SheetHolds } from './sheet-holds/sheet-holds';
@@ -69,7 +71,7 @@ const isEase = (text: string | null): text is EaseId => text !== null && text in
 /** One line to type in, and answers beneath. No job has to exist. */
 @Component({
   selector: 'oc-start-page',
-  imports: [AnswerCard, Icon, RankedAnswers, SheetHolds],
+  imports: [AnswerCard, ContentsEditor, Icon, RankedAnswers, SheetHolds],
   templateUrl: './start-page.html',
   styleUrl: './start-page.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -103,7 +105,11 @@ export class StartPage {
   protected readonly shownThings = computed(() =>
     this.unfolded() ? this.allThings() : this.allThings().slice(0, CHIPS_AT_FIRST),
   );
-  protected readonly eases = (Object.keys(EASES) as EaseId[]).map((id) => ({ id, ...EASES[id] }));
+  protected readonly eases = (Object.keys(EASES) as EaseId[]).map((id) => ({
+    id,
+    ...EASES[id],
+    pocketMm: POCKET_EASE_MM[id],
+  }));
 
   protected readonly text = signal(this.query.get('holds') ?? '');
   private readonly easeAsked = signal<EaseId | null>(
