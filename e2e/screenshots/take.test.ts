@@ -35,10 +35,23 @@ for (const [name, path] of VIEWS)
     await page.screenshot({ path: join(OUT, `${name}.png`) });
   });
 
+test('compare', async ({ page, demo }) => {
+  await settled(page, `${demo.url}/?holds=60+x+45+x+22`);
+  for (let k = 0; k < 4; k++) await page.getByLabel('Compare').nth(k).check();
+  await page.waitForTimeout(1500);
+  await page.getByRole('heading', { name: /forms can do it/ }).evaluate((heading) => heading.scrollIntoView());
+  await page.screenshot({ path: join(OUT, 'compare.png') });
+});
+
+test('holds', async ({ page, demo }) => {
+  await settled(page, `${demo.url}/?holds=sheet+150`);
+  await page.screenshot({ path: join(OUT, 'holds.png') });
+});
+
 test.describe('dark', () => {
   test.use({ colorScheme: 'dark' });
   test('start-dark', async ({ page, demo }) => {
-    await settled(page, `${demo.url}/?holds=55+x+55+x+25&ease=loose`);
+    await settled(page, `${demo.url}/?holds=4+tickets+105+x+74%2C+one+hex+key+120+x+35+x+8`);
     await page.screenshot({ path: join(OUT, 'start-dark.png') });
   });
 });

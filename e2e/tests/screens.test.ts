@@ -5,6 +5,8 @@ const JOB = '0dd00000-0000-4000-8000-000300000001';
 
 const PLACES = [
   ['start', '/?holds=60+x+45+x+22'],
+  ['a set', '/?holds=4+tickets+105+x+74%2C+one+hex+key+120+x+35+x+8'],
+  ['a sheet', '/?holds=sheet+150'],
   ['jobs', '/jobs'],
   ['purpose', `/jobs/${JOB}/purpose`],
   ['form', `/jobs/${JOB}/form`],
@@ -25,7 +27,7 @@ const PLACES = [
 
 for (const colorScheme of ['light', 'dark'] as const)
   test(`every place can be used by everyone, ${colorScheme}`, async ({ browser, demo }) => {
-    // Seventeen places, each of which folds something: minutes on a slow machine.
+    // Nineteen places, each of which folds something: minutes on a slow machine.
     test.setTimeout(300_000);
     const page = await browser.newPage({ colorScheme, viewport: { width: 1280, height: 800 } });
     const errors: string[] = [];
