@@ -7,3 +7,4 @@ export * from './drawing';
 export * from './fit';
 export * from './shelf';
 export * from './record';
+export * from './exchange';

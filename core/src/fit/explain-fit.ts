@@ -37,6 +37,15 @@ export function explainFit(answer: SizedForm, options: SizeOptions, unit: ShownU
       figures: `${fit.arrangement.placements.length} things fill ${a} × ${b} × ${c}`,
     });
   }
+  const { outer, cavity } = answer;
+  if (cavity.kind === 'box') {
+    const grown = (outside: number, inside: number): string =>
+      `${quantity(inside, 'mm', unit)} inside + ${quantity(outside - inside, 'mm', unit)} of paper = ${quantity(outside, 'mm', unit)}`;
+    lines.push({
+      what: 'Outside',
+      figures: `${grown(outer.lengthMm, cavity.lengthMm)} long, ${grown(outer.widthMm, cavity.widthMm)} wide, ${quantity(outer.heightMm, 'mm', unit)} high`,
+    });
+  }
   lines.push({
     what: 'Paper in the walls',
     figures: `one layer is ${rounded(options.thicknessMm, 2)} mm; ${layers.map(({ name, count }) => `${name}: ${count}`).join(', ')}. Room and outside are measured with it.`,

@@ -164,7 +164,7 @@ function firstStep(low: number, high: number, does: (steps: number) => SizePoint
   return found;
 }
 
-function smallestSquare(search: Search, confidence: number | null, fromMm: number): SizePoint | null {
+function smallestSquare(search: Search, fromMm: number, confidence: number | null = null): SizePoint | null {
   const { ruler } = search.options;
   return firstStep(rulerStepsFor(fromMm, ruler), Math.floor(LARGEST_MM / RULERS[ruler].stepMm), (steps) => {
     const mm = atRulerStep(steps, ruler);
@@ -175,7 +175,7 @@ function smallestSquare(search: Search, confidence: number | null, fromMm: numbe
 const OBLONG_TRIES = 40;
 
 /** The oblong sheet of least area: for ever longer short sides the shortest long side that does. */
-function smallestOblong(search: Search, confidence: number | null, fromMm: number): SizePoint | null {
+function smallestOblong(search: Search, fromMm: number): SizePoint | null {
   const { form, options } = search;
   const { ruler } = options;
   if (form.sheetShape === 'square') return null;
@@ -184,8 +184,8 @@ function smallestOblong(search: Search, confidence: number | null, fromMm: numbe
     const heightMm = atRulerStep(steps, ruler);
     const low = rulerStepsFor(least * heightMm, ruler);
     const high = Math.floor((most * heightMm) / RULERS[ruler].stepMm);
-    if (high < low || !meets(search, { widthMm: atRulerStep(high, ruler), heightMm }, confidence)) return null;
-    return firstStep(low, high, (k) => meets(search, { widthMm: atRulerStep(k, ruler), heightMm }, confidence));
+    if (high < low || !meets(search, { widthMm: atRulerStep(high, ruler), heightMm }, null)) return null;
+    return firstStep(low, high, (k) => meets(search, { widthMm: atRulerStep(k, ruler), heightMm }, null));
   };
   const first = firstStep(rulerStepsFor(fromMm, ruler), Math.floor(LARGEST_MM / RULERS[ruler].stepMm), shortest);
   if (!first) return null;
@@ -199,6 +199,22 @@ function smallestOblong(search: Search, confidence: number | null, fromMm: numbe
     if (point && areaOf(point.sheet) < areaOf(best.sheet)) best = point;
   }
   return best;
+}
+
+/** The same answer surer: sheets of the same proportion, ever larger, as near as the ruler's marks allow. */
+function surer(search: Search, confidence: number, { sheet }: SizePoint): SizePoint | null {
+  const { form, options } = search;
+  const { ruler } = options;
+  if (form.sheetShape === 'square') return smallestSquare(search, sheet.widthMm, confidence);
+  const [least, most] = form.sheetShape.longPerShort;
+  const ratio = sheet.widthMm / sheet.heightMm;
+  const { stepMm } = RULERS[ruler];
+  return firstStep(rulerStepsFor(sheet.heightMm, ruler), Math.floor(LARGEST_MM / stepMm), (steps) => {
+    const heightMm = atRulerStep(steps, ruler);
+    const longest = Math.floor((most * heightMm) / stepMm) * stepMm;
+    const widthMm = Math.min(longest, atRulerStep(rulerStepsFor(Math.max(ratio, least) * heightMm, ruler), ruler));
+    return meets(search, { widthMm, heightMm }, confidence);
+  });
 }
 
 function found({ search, point }: Found): SizedForm {
@@ -257,11 +273,9 @@ export function sizeFor(formId: string, purpose: Purpose, options: SizeOptions):
     if (!fit) continue;
     answers = true;
     if (!closest || fit.leastShare > closest.leastShare) closest = fit;
-    const smallest = form.sheetShape === 'square' ? smallestSquare : smallestOblong;
-    let point = smallest(search, null, form.leastSheetMm);
+    let point = (form.sheetShape === 'square' ? smallestSquare : smallestOblong)(search, form.leastSheetMm);
     // A hand that misses needs no smaller sheet than one that does not.
-    if (point && options.confidence !== null)
-      point = smallest(search, options.confidence, Math.min(point.sheet.widthMm, point.sheet.heightMm));
+    if (point && options.confidence !== null) point = surer(search, options.confidence, point);
     if (point && (!best || areaOf(point.sheet) < areaOf(best.point.sheet))) best = { search, point };
   }
   if (!answers) return null;

@@ -123,6 +123,14 @@ export interface FormSizes {
   readonly layers: readonly { readonly name: string; readonly count: number }[];
 }
 
+/** A part to be printed or drawn at its true size and put on the folded piece: lengths in mm, y downwards. */
+export interface PrintedPart {
+  readonly name: string;
+  /** Where it is cut out. */
+  readonly outline: readonly Point[];
+  readonly discs: readonly { readonly x: number; readonly y: number; readonly radiusMm: number }[];
+}
+
 /** What a maker may choose, and why it matters. */
 export interface ParamField {
   readonly key: string;
@@ -199,6 +207,8 @@ export interface Form<P = unknown> extends FormFacts {
   sizes(folding: Folding, sheet: Sheet, params: P, thicknessMm: number): FormSizes;
   /** The corners of the floor on the sheet, where a block would stand. */
   floor?(sheet: Sheet, params: P): readonly Point[];
+  /** What can be printed for it, if anything. */
+  prints?(sizes: FormSizes): readonly PrintedPart[];
   /** Brings a soft piece into the shape that it has in use; comes up for air, and stops when sent `true`. */
   opened?(sizes: FormSizes): Generator<RelaxProgress, Opened, boolean>;
 }

@@ -6,7 +6,8 @@ import { displacedMm3, type Hull, panels } from './hull';
 const WATER = 0.001;
 /** Height of the paper's own centre over the floor, as a share of the side: worked out from the panels of the square canoe. */
 const PAPER_CENTRE = 0.46;
-const HALVINGS = 50;
+const MOST_SECANTS = 60;
+const NEAR = 1e-10;
 
 /** How a boat floats with its load in still water. */
 export interface Afloat {
@@ -35,14 +36,8 @@ export const carriedG = (hull: Hull, share: number): number => WATER * displaced
  */
 export function afloat(hull: Hull, load: Load, paperG: number): Afloat | null {
   const grams = load.grams + paperG;
-  let [low, high] = [0, rimOf(hull)];
-  if (WATER * displacedMm3(hull, high) < grams) return null;
-  for (let k = 0; k < HALVINGS; k++) {
-    const mid = (low + high) / 2;
-    if (WATER * displacedMm3(hull, mid) < grams) low = mid;
-    else high = mid;
-  }
-  const draughtMm = high;
+  const draughtMm = draughtOf(hull, grams);
+  if (draughtMm === null) return null;
   const volume = displacedMm3(hull, draughtMm);
   const weights = (load.grams * load.centreMm + paperG * PAPER_CENTRE * hull.rim.z) / grams;
   return {
@@ -52,13 +47,34 @@ export function afloat(hull: Hull, load: Load, paperG: number): Afloat | null {
   };
 }
 
-/** Height of the middle of the water pushed aside: by parts, the draught less the mean volume below it. Simpson's rule. */
+/** How deep a weight pushes the hull, by the secant rule between bounds that close in (Illinois); null when it sinks. */
+function draughtOf(hull: Hull, grams: number): number | null {
+  const over = (mm: number): number => WATER * displacedMm3(hull, mm) - grams;
+  let [low, high] = [0, rimOf(hull)];
+  let [under, above] = [-grams, over(high)];
+  if (above < 0) return null;
+  for (let k = 0; k < MOST_SECANTS && high - low > NEAR * high; k++) {
+    const mid = above === under ? high : high - (above * (high - low)) / (above - under);
+    const miss = over(mid);
+    if (Math.abs(miss) <= NEAR * grams) return mid;
+    if (miss < 0) {
+      [low, under] = [mid, miss];
+      above /= 2;
+    } else {
+      [high, above] = [mid, miss];
+      under /= 2;
+    }
+  }
+  return high;
+}
+
+/**
+ * Height of the middle of the water pushed aside: by parts, the draught less the mean volume below it. Between flat panels
+ * that volume is a cubic of the draught, for which Simpson's rule is exact.
+ */
 function buoyancyCentre(hull: Hull, draughtMm: number, volume: number): number {
-  const steps = 16;
-  let sum = 0;
-  for (let k = 0; k <= steps; k++)
-    sum += displacedMm3(hull, (k / steps) * draughtMm) * (k === 0 || k === steps ? 1 : k % 2 ? 4 : 2);
-  return draughtMm - (sum * draughtMm) / (3 * steps) / volume;
+  const mean = (4 * displacedMm3(hull, draughtMm / 2) + volume) / 6;
+  return draughtMm * (1 - mean / volume);
 }
 
 /** Second moment of the water plane about the boat's length, in mm⁴. */

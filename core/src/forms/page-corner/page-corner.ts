@@ -1,18 +1,43 @@
 import * as z from 'zod';
+import { choice } from '../choice';
 import type { Hand } from '../../folding/hand';
 import { layersAt } from '../../folding/layers-at';
 import { whereIs } from '../../folding/pose';
 import { mostLayers } from '../../folding/stack-depth';
-import { between, distance } from '../../measure/point';
+import { between, distance, point } from '../../measure/point';
 import type { Sheet } from '../../paper/sheet';
 import { atHand, squareFrame } from '../at-hand';
-import type { Folding, Form } from '../form';
+import type { Folding, Form, FormSizes, PrintedPart } from '../form';
 import { recordSteps } from '../record-steps';
 import { PAGE_CORNER_WORDS as words } from './words';
 
-export const pageCornerParams = z.object({});
+export const pageCornerParams = z.object({
+  /** What is put on its front: nothing, or a band of a second paper with two eyes. */
+  panel: z.enum(['none', 'band']).default('none'),
+});
 
-function fold(hand: Hand, sheet: Sheet): Folding {
+type PageCornerParams = z.infer<typeof pageCornerParams>;
+
+/** Height of the band, as a share of the pocket's depth. */
+const BAND = 0.4;
+/** Radius of two equal discs that touch the mouth, the middle line and the slanted edges, as a share of the depth. */
+const EYE = (2 - Math.SQRT2) / 2;
+
+/** The band for the front: as wide as the pocket at its mouth, cut flush with the pocket's edges, which run at half right angles. */
+function faceBand({ cavity }: FormSizes): PrintedPart {
+  if (cavity.kind !== 'corner') throw new RangeError('A bookmark covers a corner.');
+  const { depthMm } = cavity;
+  const high = BAND * depthMm;
+  const eye = EYE * depthMm;
+  return {
+    name: 'Face panel: cut out, eyes from white paper',
+    outline: [point(0, 0), point(2 * depthMm, 0), point(2 * depthMm - high, high), point(high, high)],
+    // Beside the band, to be cut out of white paper.
+    discs: [0, 1].map((k) => ({ x: eye + k * 2.4 * eye, y: high + 1.5 * eye, radiusMm: eye })),
+  };
+}
+
+function fold(hand: Hand, sheet: Sheet, { panel }: PageCornerParams): Folding {
   const { on } = squareFrame(sheet);
   const { onto, through } = atHand(hand);
   const { steps, step } = recordSteps(hand);
@@ -53,11 +78,12 @@ function fold(hand: Hand, sheet: Sheet): Folding {
       }),
     );
   }
+  if (panel === 'band') step(words.panel, { arrows: [{ kind: 'tuck', grip: right, to: left }] }, () => undefined);
   return { steps, finished: hand.pose };
 }
 
 /** A pocket that slips over the corner of a page. */
-export const pageCorner: Form<z.infer<typeof pageCornerParams>> = {
+export const pageCorner: Form<PageCornerParams> = {
   id: 'page-corner-bookmark',
   name: 'Page-corner bookmark',
   family: 'bookmarks',
@@ -65,7 +91,12 @@ export const pageCorner: Form<z.infer<typeof pageCornerParams>> = {
   sheetShape: 'square',
   leastSheetMm: 80,
   params: pageCornerParams,
-  fields: [],
+  fields: [
+    choice('panel', 'Face', 'A band of a second paper across the front, with two eyes: printed, or drawn by hand.', {
+      none: 'None',
+      band: 'A band with eyes, glued on',
+    }),
+  ],
   holds: ['pages'],
   closes: 'nothing: it sits on the page by its own grip',
   adhesive: 'optional',
@@ -75,20 +106,23 @@ export const pageCorner: Form<z.infer<typeof pageCornerParams>> = {
   papers: '70 to 100 g/m², coloured through looks best. Seven layers in front make card stock too thick.',
   cautions: ['Scissors for the decoration: the usual care, and children with a grown-up beside them.'],
   fold,
+  prints: (sizes) => [faceBand(sizes)],
   sizes({ finished }, sheet, _params, thicknessMm) {
     const { on } = squareFrame(sheet);
     const at = (x: number, y: number) => whereIs(finished, on(x, y));
-    const [point, shoulder, mouth] = [at(0.5, 0.5), at(1, 0.5), at(0.25, 0.25)];
-    const leg = distance(point, shoulder);
-    const depth = distance(point, mouth);
+    const [corner, shoulder, mouth] = [at(0.5, 0.5), at(1, 0.5), at(0.25, 0.25)];
+    const leg = distance(corner, shoulder);
+    const depth = distance(corner, mouth);
     const most = mostLayers(finished);
     return {
-      cavity: { kind: 'corner', legMm: leg, depthMm: depth, corners: [point, shoulder, at(0.5, 1)] },
+      cavity: { kind: 'corner', legMm: leg, depthMm: depth, corners: [corner, shoulder, at(0.5, 1)] },
       outer: { lengthMm: leg, widthMm: distance(shoulder, at(1, 1)), heightMm: most * thicknessMm },
       lengths: [
         { name: 'mouth', mm: 2 * distance(mouth, shoulder) },
         // The circle that touches both legs and the mouth of a right-angled triangle with equal legs.
         { name: 'widest round face on the front', mm: 2 * leg - Math.SQRT2 * leg },
+        { name: 'band across the front, high', mm: BAND * depth },
+        { name: 'each of two eyes, across', mm: 2 * EYE * depth },
       ],
       layers: [
         { name: 'thickest', count: most },

@@ -1,6 +1,7 @@
 import type { StepWords } from '../form';
 
-type PageCornerStep = 'turn' | 'triangle' | 'creases' | 'front' | 'rightWing' | 'rightTip' | 'leftWing' | 'leftTip';
+type PageCornerStep =
+  'turn' | 'triangle' | 'creases' | 'front' | 'rightWing' | 'rightTip' | 'leftWing' | 'leftTip' | 'panel';
 
 const wing = (side: 'left' | 'right'): StepWords => ({
   id: `${side}-wing`,
@@ -32,6 +33,16 @@ const tip = (side: 'left' | 'right'): StepWords => ({
 });
 
 export const PAGE_CORNER_WORDS: Readonly<Record<PageCornerStep, StepWords>> = {
+  panel: {
+    id: 'panel',
+    title: 'Glue the face on',
+    words:
+      'Cut the band and two white discs. Lay the band across the front, its long edge on the mouth, and glue it; then the discs, pupils drawn, side by side under the mouth.',
+    check: 'Its slanted ends lie flush with the pocket’s edges, nothing stands over the mouth.',
+    slip: { what: 'The band is wider than the pocket.', remedy: 'Trim it along the edges, or it catches on the page.' },
+    crease: 'none',
+    caution: 'Scissors and glue: the usual care, and children with a grown-up beside them.',
+  },
   turn: {
     id: 'turn',
     title: 'A corner towards you',

@@ -10,6 +10,7 @@ import {
   COMMON_THINGS,
   type EaseId,
   EASES,
+  perUnit,
   POCKET_EASE_MM,
   formatSizes,
   type Purpose,
@@ -48,6 +49,14 @@ const CHIPS_AT_FIRST = 7;
 const BLOCKS_FIRST = 2;
 const FAULT_AFTER_MS = 450;
 const TYPING_MS = 60;
+
+const MOST_UNITS = 48;
+
+/** A whole number of pieces; whatever else is written is one. */
+function readUnits(text: string | null): number {
+  const units = Math.floor(Number(text));
+  return units >= 1 && units <= MOST_UNITS ? units : 1;
+}
 
 const flag = (text: string | null): boolean | null => (text === null ? null : text === '1');
 
@@ -139,6 +148,9 @@ export class StartPage {
   private readonly turnAsked = signal<boolean | null>(flag(this.query.get('turn')));
   /** A set is packed any way round; one thing stands as it was measured. */
   protected readonly turns = computed(() => this.turnAsked() ?? severalIn(this.purpose()));
+  /** Among how many equal pieces the contents are divided. */
+  protected readonly units = signal(readUnits(this.query.get('units')));
+  protected readonly mostUnits = MOST_UNITS;
   protected readonly fingers = signal(flag(this.query.get('fingers')) ?? false);
   protected readonly options = computed((): SizeOptions => ({
     ease: this.ease(),
@@ -155,7 +167,10 @@ export class StartPage {
     toObservable(
       computed(() => {
         const purpose = this.purpose();
-        return purpose && this.settings.known() ? { purpose, options: this.options() } : null;
+        const units = this.units();
+        return purpose && this.settings.known()
+          ? { purpose: units > 1 ? perUnit(purpose, units) : purpose, options: this.options(), units }
+          : null;
       }),
     ).pipe(debounceTime(TYPING_MS), distinctUntilChanged(alike)),
     { initialValue: null },
@@ -204,6 +219,7 @@ export class StartPage {
       const turn = this.turnAsked();
       if (turn !== null) asked.set('turn', turn ? '1' : '0');
       if (this.fingers()) asked.set('fingers', '1');
+      if (this.units() > 1) asked.set('units', `${this.units()}`);
       this.location.replaceState('/', asked.toString());
     });
   }
@@ -220,6 +236,10 @@ export class StartPage {
 
   protected chooseConfidence(id: ConfidenceId): void {
     this.confidence.set(id);
+  }
+
+  protected setUnits(text: string): void {
+    this.units.set(readUnits(text));
   }
 
   protected turn(any: boolean): void {

@@ -1,7 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, linkedSignal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { DomSanitizer } from '@angular/platform-browser';
 import { ActivatedRoute, Router, RouterLink } from '@angular/router';
-import { caliperOf, COMMON_PAPER, FORMS, type ParamField, type SheetSize } from '@odd-corner/core';
+import { caliperOf, COMMON_PAPER, FORMS, type ParamField, printedPartSvg, type SheetSize } from '@odd-corner/core';
 import { of, scan, switchMap } from 'rxjs';
 import { DrawingView, PLAIN_PAPER } from '../../ui/drawing-view/drawing-view';
 import { Icon } from '../../ui/icon/icon';
@@ -35,6 +36,7 @@ export class TryForm {
   private readonly folding = inject(Folding);
   private readonly route = inject(ActivatedRoute);
   private readonly router = inject(Router);
+  private readonly safe = inject(DomSanitizer);
   protected readonly paper = PLAIN_PAPER;
   protected readonly most = LARGEST_MM;
   protected readonly form = computed(() => FORMS[this.id()]);
@@ -87,6 +89,16 @@ export class TryForm {
     open: 'Open, to be filled',
     flat: 'Flat, to be carried',
   };
+  /** Parts to be printed at true size, as files to keep. */
+  protected readonly prints = computed(() => {
+    const piece = this.shown().piece;
+    return (
+      (piece && this.form().prints?.(piece.sizes))?.map((part) => ({
+        name: part.name,
+        href: this.safe.bypassSecurityTrustUrl(`data:image/svg+xml,${encodeURIComponent(printedPartSvg(part))}`),
+      })) ?? []
+    );
+  });
   protected readonly opened = computed(() => this.opening()?.piece ?? null);
 
   constructor() {

@@ -40,6 +40,8 @@ export class AnswerRow {
   readonly papers = input.required<readonly Paper[]>();
   /** What speaks for it over the next one. */
   readonly reasons = input.required<readonly Criterion[]>();
+  /** How many equal pieces are wanted. */
+  readonly units = input(1);
   readonly compared = input(false);
   readonly mayCompare = input(true);
   readonly compare = output<boolean>();

@@ -17,8 +17,8 @@ const OPTIONS: SizeOptions = {
 jest.setTimeout(120_000);
 
 describe('answers from all forms', () => {
-  const show = async (text: string, papers = [aPaper()]): Promise<PageBench<RankedAnswers>> => {
-    const bench = new PageBench(RankedAnswers, { purpose: parsePurpose(text), options: OPTIONS, papers });
+  const show = async (text: string, papers = [aPaper()], units = 1): Promise<PageBench<RankedAnswers>> => {
+    const bench = new PageBench(RankedAnswers, { purpose: parsePurpose(text), options: OPTIONS, papers, units });
     await settled(bench);
     return bench;
   };
@@ -78,6 +78,12 @@ describe('answers from all forms', () => {
     bench.button('Put away').click();
     await bench.settle();
     expect(bench.text).toContain('Fold it 2,000 times');
+  });
+
+  it('asks for a sheet for each of several equal pieces', async () => {
+    const bench = await show('40 x 30 x 15', [aPaper()], 6);
+    expect(bench.text).toMatch(/6 squares of\s+\d+ mm/);
+    expect(bench.text).toContain('min each');
   });
 
   it('says so when no form does it', async () => {

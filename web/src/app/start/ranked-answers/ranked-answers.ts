@@ -42,6 +42,8 @@ export class RankedAnswers {
   readonly purpose = input.required<Purpose>();
   readonly options = input.required<SizeOptions>();
   readonly papers = input.required<readonly Paper[]>();
+  /** How many equal pieces share the purpose. */
+  readonly units = input(1);
   private readonly folding = inject(Folding);
   protected readonly criteria = (Object.keys(CRITERIA) as Criterion[]).map((key) => ({ key, ...CRITERIA[key] }));
   protected readonly weights = signal<Weights>(USUAL_WEIGHTS);
