@@ -62,8 +62,13 @@ function pieceOf(part: string, unit: LengthUnit): Piece {
   if (!(count >= 1 && count <= MOST_PIECES))
     throw new ParseLengthError('count', `Up to ${MOST_PIECES} pieces can be counted here, not ${count}.`, part);
   const at = rest.search(SIZES_AT);
-  // Not a count and a name, but a size in a unit that is not known: said as such.
-  if (at < 0 && /^[-+−]?\d/.test(part)) parseSizes(part, unit);
+  // A count and a name without sizes, or a size in a unit that is not known: both are said.
+  if (at < 0 && count > 1)
+    throw new ParseLengthError(
+      'unknown-unit',
+      `“${rest}” is not a unit known here, and no sizes stand after it. Write them as in 4 tickets 105 x 74.`,
+      part,
+    );
   if (at < 0) throw new ParseLengthError('empty', `“${part}” has no sizes. Write them after the name: 105 x 74.`, part);
   const name = rest
     .slice(0, at)

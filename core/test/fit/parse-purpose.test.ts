@@ -42,7 +42,8 @@ describe('what something is for, in one line', () => {
     ['9999 things 5 x 5 x 5', 'counted'],
     ['0 x 45 x 22', 'more than zero'],
     ['-3', 'more than zero'],
-    ['10 km', '“km” is not a unit'],
+    ['10 km', '“km” is not a unit known here'],
+    ['4 tickets', 'no sizes stand after it'],
     ['0 ml', 'Between a drop'],
   ])('says what is wrong with “%s”', (text, message) => {
     expect(() => parsePurpose(text)).toThrow(ParseLengthError);

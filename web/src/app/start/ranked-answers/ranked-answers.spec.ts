@@ -82,7 +82,7 @@ describe('answers from all forms', () => {
 
   it('asks for a sheet for each of several equal pieces', async () => {
     const bench = await show('40 x 30 x 15', [aPaper()], 6);
-    expect(bench.text).toMatch(/6 squares of\s+\d+ mm/);
+    expect(bench.text).toMatch(/6 squares of\s*\d+\s*mm/);
     expect(bench.text).toContain('min each');
   });
 
