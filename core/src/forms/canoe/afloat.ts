@@ -1,5 +1,6 @@
 import { crossSection } from '../../folding/solid-measures';
 import type { Point3 } from '../../folding/transform';
+import type { Cavity } from '../form';
 import { displacedMm3, type Hull, panels } from './hull';
 
 /** Density of fresh water, in g/mm³. */
@@ -91,15 +92,7 @@ function secondMoment(hull: Hull, draughtMm: number): number {
 }
 
 /** The hull of a cavity's measures. */
-export function hullOf(cavity: {
-  readonly floorLengthMm: number;
-  readonly floorWidthMm: number;
-  readonly sideMm: number;
-  readonly tipMm: number;
-  readonly rimLengthMm: number;
-  readonly rimWidthMm: number;
-  readonly overallMm: number;
-}): Hull {
+export function hullOf(cavity: Extract<Cavity, { kind: 'hull' }>): Hull {
   const at = (x: number, y: number, z: number): Point3 => ({ x: x / 2, y: y / 2, z });
   return {
     chine: at(cavity.floorLengthMm, cavity.floorWidthMm, 0),

@@ -28,12 +28,17 @@ export function panels({ chine, rim, tip }: Hull): Point3[][] {
   return list;
 }
 
+/** The cross product of the sides of a triangle from its first corner. */
+function cross(a: Point3, b: Point3, c: Point3): Point3 {
+  const u = { x: b.x - a.x, y: b.y - a.y, z: b.z - a.z };
+  const v = { x: c.x - a.x, y: c.y - a.y, z: c.z - a.z };
+  return { x: u.y * v.z - u.z * v.y, y: u.z * v.x - u.x * v.z, z: u.x * v.y - u.y * v.x };
+}
+
 /** Turned so that it faces away from the middle of the boat. */
 function oriented(panel: Point3[]): Point3[] {
   const [a, b, c] = panel;
-  const u = { x: b.x - a.x, y: b.y - a.y, z: b.z - a.z };
-  const v = { x: c.x - a.x, y: c.y - a.y, z: c.z - a.z };
-  const n = { x: u.y * v.z - u.z * v.y, y: u.z * v.x - u.x * v.z, z: u.x * v.y - u.y * v.x };
+  const n = cross(a, b, c);
   // The middle of the mouth lies inside of every panel's plane.
   const inside = { x: 0, y: 0, z: Math.max(a.z, b.z, c.z) };
   const away = n.x * (a.x - inside.x) + n.y * (a.y - inside.y) + n.z * (a.z - inside.z);
@@ -62,9 +67,7 @@ export function displacedMm3(hull: Hull, draughtMm: number): number {
 export function endFoldDeg({ chine, rim, tip }: Hull): number {
   const across = { ...chine, y: -chine.y };
   const normal = (a: Point3, b: Point3, c: Point3): Point3 => {
-    const u = { x: b.x - a.x, y: b.y - a.y, z: b.z - a.z };
-    const v = { x: c.x - a.x, y: c.y - a.y, z: c.z - a.z };
-    const n = { x: u.y * v.z - u.z * v.y, y: u.z * v.x - u.x * v.z, z: u.x * v.y - u.y * v.x };
+    const n = cross(a, b, c);
     const length = Math.hypot(n.x, n.y, n.z);
     return { x: n.x / length, y: n.y / length, z: n.z / length };
   };
