@@ -1,5 +1,4 @@
 import {
-  type Blame,
   type BoxMade,
   type EaseId,
   insertFor,
@@ -7,21 +6,10 @@ import {
   type Pairing,
   type RulerId,
   squareTray,
-  blame,
   type BlockSize,
-  answerDrawing,
-  answering,
-  type Confidence,
-  type FormAnswered,
-  type Held,
-  holds,
   learningMisses,
   learnPouch,
   modelOf,
-  type Purpose,
-  replaying,
-  type SizedForm,
-  type SizeOptions,
   waysOf,
   creasePicture,
   FoldRefused,
@@ -53,7 +41,8 @@ import {
   type PaperScene,
   type TraySizing,
 } from '@odd-corner/core';
-import { inSlices } from './in-slices';
+import { answerTasks } from './answer-tasks';
+import { inSlices, pause } from './in-slices';
 import { sizesKnown } from './known-sizes';
 
 export type SizeAnswer =
@@ -100,27 +89,8 @@ export interface TrayPair extends Pairing {
   readonly insertMm: number | null;
 }
 
-/** How often an answer is folded again. */
-const REPLAYS = 2000;
-
 /** A question that comes right at the start goes first. */
 const WARM_UP_AFTER_MS = 400;
-
-const pause = (ms = 0): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms));
-
-export interface AnswersAsked {
-  readonly purpose: Purpose;
-  readonly options: SizeOptions;
-}
-
-export interface PictureAsked {
-  readonly answer: SizedForm;
-  readonly thicknessMm: number;
-}
-
-export interface ReplaysAsked extends AnswersAsked {
-  readonly answer: SizedForm;
-}
 
 /** A set of trays, each standing in the next. */
 export interface TrayStack {
@@ -225,6 +195,8 @@ function cardSheet(formId: string): SheetSize {
 
 /** The work that is done off the screen's thread, so that typing and turning pages never wait for it. */
 export const foldingTasks = {
+  ...answerTasks,
+
   /**
    * Folds the tray once and then every form a few times, so that the first real answer finds the code warm and all sizes
    * known. Other work comes in between.
@@ -249,78 +221,6 @@ export const foldingTasks = {
       const learning = learningMisses(modelOf(way));
       while (!learning.next().done) await pause();
     }
-  },
-
-  /**
-   * All forms that answer a purpose, each told as it is known: first for a hand that misses nothing, then with the confidence
-   * that was asked for.
-   * @param wanted asked between forms; false stops the work
-   */
-  async answers(
-    { purpose, options }: AnswersAsked,
-    tell: (answered: FormAnswered) => void,
-    wanted: () => Promise<boolean>,
-  ): Promise<void> {
-    await sizesKnown();
-    if (purpose.kind === 'liquid' || purpose.kind === 'loose') learnPouch();
-    let still = true;
-    for (const answered of answering(purpose, options)) {
-      tell(answered);
-      void wanted().then((yes) => (still = yes));
-      await pause();
-      if (!still) return;
-    }
-  },
-
-  /** An answer folded, with its contents in it. */
-  answerPicture({ answer, thicknessMm }: PictureAsked): Drawing {
-    const { formId, sheet, params, fit } = answer;
-    const { folding, sizes } = make(formId, { sheet, params, paper: { thicknessMm } });
-    const form = FORMS[formId];
-    const floor = form.floor?.(sheetFor(form, sheet), form.params.parse(params));
-    // Where a piece is filled before it is closed, it is shown open.
-    const shown = form.floor && folding.open ? folding.open : folding.finished;
-    return answerDrawing(shown, sizes.cavity, floor, fit.arrangement);
-  },
-
-  /**
-   * Folds an answer again and again by a hand that misses its marks.
-   * @param tell told what is known so far
-   * @param wanted asked now and then; false stops the work
-   */
-  async replays(
-    { answer, purpose, options }: ReplaysAsked,
-    tell: (soFar: Confidence) => void,
-    wanted: () => Promise<boolean>,
-  ): Promise<Confidence> {
-    let stopped = false;
-    const work = replaying(answer, purpose, options, REPLAYS);
-    return inSlices(
-      work,
-      (soFar) => {
-        tell(soFar);
-        void wanted().then((still) => (stopped = !still));
-      },
-      () => stopped,
-    );
-  },
-
-  /** Which folds the doubt about an answer comes from, by the titles of their steps. */
-  blamed({ answer, purpose, options }: ReplaysAsked): readonly Blame[] {
-    const { formId, sheet, params } = answer;
-    const { folding } = make(formId, { sheet, params, paper: { thicknessMm: options.thicknessMm } });
-    const shares = new Map<string, number>();
-    for (const { fold, share } of blame(answer, purpose, options)) {
-      const title = folding.steps.find(({ creases }) => creases.includes(fold))?.title ?? fold;
-      shares.set(title, (shares.get(title) ?? 0) + share);
-    }
-    return [...shares].map(([fold, share]) => ({ fold, share })).sort((p, q) => q.share - p.share);
-  },
-
-  /** What each form will hold that takes a sheet as it is. */
-  async holds(sheet: SheetSize, thicknessMm: number): Promise<readonly Held[]> {
-    await sizesKnown();
-    return holds(sheet, { thicknessMm });
   },
 
   size(request: TrayRequest): SizeAnswer {

@@ -11,16 +11,14 @@ import type {
   TrayRequest,
 } from '@odd-corner/core';
 import { defer, Observable } from 'rxjs';
+import type { AnswersAsked, PictureAsked, ReplaysAsked } from './answer-tasks';
 import type {
-  AnswersAsked,
   FoldingTasks,
   FormAsked,
   FormStepsAsked,
   OpenedPiece,
   PairAsked,
   PartAsked,
-  PictureAsked,
-  ReplaysAsked,
   SceneAsked,
   ShownStep,
   ShownSteps,

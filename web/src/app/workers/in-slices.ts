@@ -1,7 +1,8 @@
 /** How long a slice of work may keep a worker from hearing what it is told, in ms. */
 const SLICE_MS = 25;
 
-const pause = (): Promise<void> => new Promise((resolve) => setTimeout(resolve));
+/** Lets a worker hear what it is told. */
+export const pause = (ms = 0): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms));
 
 /**
  * Runs work that comes up for air, in slices, so that its worker can hear that it is no longer wanted.

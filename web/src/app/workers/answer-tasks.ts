@@ -1,0 +1,114 @@
+import {
+  type Blame,
+  blame,
+  answerDrawing,
+  answering,
+  type Confidence,
+  type FormAnswered,
+  type Held,
+  holds,
+  learnPouch,
+  type Purpose,
+  replaying,
+  type SizedForm,
+  type SizeOptions,
+  FORMS,
+  make,
+  sheetFor,
+  type SheetSize,
+  type Drawing,
+} from '@odd-corner/core';
+import { inSlices, pause } from './in-slices';
+import { sizesKnown } from './known-sizes';
+
+/** How often an answer is folded again. */
+const REPLAYS = 2000;
+
+export interface AnswersAsked {
+  readonly purpose: Purpose;
+  readonly options: SizeOptions;
+}
+
+export interface PictureAsked {
+  readonly answer: SizedForm;
+  readonly thicknessMm: number;
+}
+
+export interface ReplaysAsked extends AnswersAsked {
+  readonly answer: SizedForm;
+}
+
+/** Questions about purposes: which forms do, how they look with their contents, how sure they are. */
+export const answerTasks = {
+  /**
+   * All forms that answer a purpose, each told as it is known: first for a hand that misses nothing, then with the confidence
+   * that was asked for.
+   * @param wanted asked between forms; false stops the work
+   */
+  async answers(
+    { purpose, options }: AnswersAsked,
+    tell: (answered: FormAnswered) => void,
+    wanted: () => Promise<boolean>,
+  ): Promise<void> {
+    await sizesKnown();
+    if (purpose.kind === 'liquid' || purpose.kind === 'loose') learnPouch();
+    let still = true;
+    for (const answered of answering(purpose, options)) {
+      tell(answered);
+      void wanted().then((yes) => (still = yes));
+      await pause();
+      if (!still) return;
+    }
+  },
+
+  /** An answer folded, with its contents in it. */
+  answerPicture({ answer, thicknessMm }: PictureAsked): Drawing {
+    const { formId, sheet, params, fit } = answer;
+    const { folding, sizes } = make(formId, { sheet, params, paper: { thicknessMm } });
+    const form = FORMS[formId];
+    const floor = form.floor?.(sheetFor(form, sheet), form.params.parse(params));
+    // Where a piece is filled before it is closed, it is shown open.
+    const shown = form.floor && folding.open ? folding.open : folding.finished;
+    return answerDrawing(shown, sizes.cavity, floor, fit.arrangement);
+  },
+
+  /**
+   * Folds an answer again and again by a hand that misses its marks.
+   * @param tell told what is known so far
+   * @param wanted asked now and then; false stops the work
+   */
+  async replays(
+    { answer, purpose, options }: ReplaysAsked,
+    tell: (soFar: Confidence) => void,
+    wanted: () => Promise<boolean>,
+  ): Promise<Confidence> {
+    let stopped = false;
+    const work = replaying(answer, purpose, options, REPLAYS);
+    return inSlices(
+      work,
+      (soFar) => {
+        tell(soFar);
+        void wanted().then((still) => (stopped = !still));
+      },
+      () => stopped,
+    );
+  },
+
+  /** Which folds the doubt about an answer comes from, by the titles of their steps. */
+  blamed({ answer, purpose, options }: ReplaysAsked): readonly Blame[] {
+    const { formId, sheet, params } = answer;
+    const { folding } = make(formId, { sheet, params, paper: { thicknessMm: options.thicknessMm } });
+    const shares = new Map<string, number>();
+    for (const { fold, share } of blame(answer, purpose, options)) {
+      const title = folding.steps.find(({ creases }) => creases.includes(fold))?.title ?? fold;
+      shares.set(title, (shares.get(title) ?? 0) + share);
+    }
+    return [...shares].map(([fold, share]) => ({ fold, share })).sort((p, q) => q.share - p.share);
+  },
+
+  /** What each form will hold that takes a sheet as it is. */
+  async holds(sheet: SheetSize, thicknessMm: number): Promise<readonly Held[]> {
+    await sizesKnown();
+    return holds(sheet, { thicknessMm });
+  },
+};
