@@ -1,4 +1,4 @@
-import { type Folding1, foldedExactly, missedBy } from './misses';
+import { type ExactFolding, foldedExactly, missedBy } from './misses';
 import { fitOf, prepare } from './needs';
 import type { Purpose } from './contents';
 import { pouchMl } from './pouch-volume';
@@ -98,7 +98,7 @@ const SMALL_MM = 0.05;
 export function blame(answer: SizedForm, purpose: Purpose, options: SizeOptions): readonly Blame[] {
   const model = modelOf(answer.way);
   const point = pointOf(answer, options);
-  const folded: Folding1 = foldedExactly(model, point);
+  const folded: ExactFolding = foldedExactly(model, point);
   const prepared = prepare(purpose, options);
   const sheetAreaMm2 = point.sheet.widthMm * point.sheet.heightMm;
   const tightest = [...answer.fit.needs].sort((p, q) => p.have / p.need - q.have / q.need)[0]?.name;

@@ -7,7 +7,7 @@ import type { Sheet } from '../paper/sheet';
 import { flattened, type SizeModel, type SizePoint, type Way } from './size-model';
 
 /** A piece folded exactly once, to be folded again by hands that miss. */
-export interface Folding1 {
+export interface ExactFolding {
   readonly form: Form;
   readonly sheet: Sheet;
   readonly params: unknown;
@@ -20,7 +20,7 @@ export interface Folding1 {
 }
 
 /** Folds the piece of a model at a point, exactly. */
-export function foldedExactly(model: SizeModel, { sheet: size, lengths, thicknessMm }: SizePoint): Folding1 {
+export function foldedExactly(model: SizeModel, { sheet: size, lengths, thicknessMm }: SizePoint): ExactFolding {
   const { way, names } = model;
   const form = FORMS[way.formId];
   const sheet = sheetFor(form, size);
@@ -39,7 +39,7 @@ export function foldedExactly(model: SizeModel, { sheet: size, lengths, thicknes
  * Folds it again as a hand does that misses, and tells by how much each size comes out different, in mm.
  * @param only the one aligned fold that is missed, or all of them
  */
-export function missedBy(folded: Folding1, sigmaMm: number, seed: number, only?: number): Float64Array {
+export function missedBy(folded: ExactFolding, sigmaMm: number, seed: number, only?: number): Float64Array {
   const { form, sheet, params, recording, thicknessMm, names, exact } = folded;
   const hand = startSheet(sheet, { inexact: { sigmaMm, seed, only }, after: recording });
   const sizes = flattened(form.sizes(form.fold(hand, sheet, params), sheet, params, thicknessMm));

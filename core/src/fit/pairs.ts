@@ -1,6 +1,6 @@
 import { atRulerStep, type RulerId, RULERS } from '../measure/ruler';
 import type { Piece, Purpose } from './contents';
-import { type EaseId } from './ease';
+import type { EaseId } from './ease';
 import { LID_PLAY_MM } from './size-tray';
 import { cavityAt, modelOf, outerAt, type SizePoint, type Way } from './size-model';
 
@@ -55,8 +55,6 @@ export function pairing(lid: BoxMade, base: BoxMade): Pairing {
   return { over, inside, how: least(over) >= 0 ? 'over' : least(inside) >= 0 ? 'inside' : 'neither' };
 }
 
-const FEWEST_STEPS = 1;
-
 /**
  * The largest sheet at a mark of the ruler from which the same form stands inside a base with the play that lids have: an
  * insert, or the inner part of a sleeve.
@@ -70,7 +68,7 @@ export function insertFor(base: BoxMade, leastSheetMm: number, ruler: RulerId, e
     const insert = { ...base, point: { ...base.point, sheet: { widthMm: mm, heightMm: mm } } };
     return least(pairing(insert, base).inside) >= LID_PLAY_MM[ease];
   };
-  for (let steps = Math.floor(sheet.widthMm / stepMm); steps * stepMm >= leastSheetMm && steps >= FEWEST_STEPS; steps--)
+  for (let steps = Math.floor(sheet.widthMm / stepMm); steps * stepMm >= leastSheetMm && steps > 0; steps--)
     if (fits(steps)) return atRulerStep(steps, ruler);
   return null;
 }

@@ -217,6 +217,12 @@ function surer(search: Search, confidence: number, { sheet }: SizePoint): SizePo
   });
 }
 
+/** The largest sheet of a form that is searched. */
+function largestSheet({ sheetShape }: Form): SheetSize {
+  const ratio = sheetShape === 'square' ? 1 : sheetShape.longPerShort[0];
+  return { widthMm: LARGEST_MM, heightMm: LARGEST_MM / ratio };
+}
+
 function found({ search, point }: Found): SizedForm {
   const { model, form, options } = search;
   const { way } = model;
@@ -268,7 +274,7 @@ export function sizeFor(formId: string, purpose: Purpose, options: SizeOptions):
   let closest: Fit | null = null;
   let answers = false;
   for (const search of searches) {
-    const largest = bestLengths(search, sheetOf(form, LARGEST_MM));
+    const largest = bestLengths(search, largestSheet(form));
     const fit = largest && fitAt(search, largest);
     if (!fit) continue;
     answers = true;
@@ -282,12 +288,6 @@ export function sizeFor(formId: string, purpose: Purpose, options: SizeOptions):
   if (best) return found(best);
   const against = [...closest!.needs].sort((p, q) => p.have / p.need - q.have / q.need);
   return { formId, demands: against.slice(0, 2).map(({ name }) => name) };
-}
-
-/** A sheet of a form by its longer side. */
-export function sheetOf({ sheetShape }: Form, longerMm: number): SheetSize {
-  const ratio = sheetShape === 'square' ? 1 : sheetShape.longPerShort[0];
-  return { widthMm: longerMm, heightMm: longerMm / ratio };
 }
 
 export const isSized = (answer: SizedForm | Unmet | null): answer is SizedForm => answer !== null && 'sheet' in answer;

@@ -11,12 +11,6 @@ export interface Way {
   readonly lengths: readonly string[];
 }
 
-/** Lengths of a room and its outside, all in one row of numbers. */
-export interface SizeRow {
-  readonly names: readonly string[];
-  readonly values: Float64Array;
-}
-
 /**
  * How all sizes of a form depend on its sheet, its measured lengths and the paper's thickness. Fold lines are set off from
  * edges and creases by these lengths, and folding is made of reflections in lines of fixed directions: so sizes are affine

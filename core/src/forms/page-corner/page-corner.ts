@@ -78,7 +78,16 @@ function fold(hand: Hand, sheet: Sheet, { panel }: PageCornerParams): Folding {
       }),
     );
   }
-  if (panel === 'band') step(words.panel, { arrows: [{ kind: 'tuck', grip: right, to: left }] }, () => undefined);
+  if (panel === 'band')
+    step(
+      words.panel,
+      {
+        arrows: [{ kind: 'fold', grip: on(0.95, 0.95), to: on(0.7, 0.7) }],
+        // From shoulder to shoulder, and down both slanted edges by the height of the band.
+        lying: [on(1, 0.5), on(1 - BAND / 2, 0.5), on(0.5, 1 - BAND / 2), on(0.5, 1)],
+      },
+      () => undefined,
+    );
   return { steps, finished: hand.pose };
 }
 

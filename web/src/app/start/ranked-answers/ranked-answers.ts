@@ -71,7 +71,11 @@ export class RankedAnswers {
   protected readonly unmet = computed(() =>
     [...this.known().answers.values()]
       .filter((answer): answer is Unmet => !isSized(answer))
-      .map(({ formId, demands }) => ({ name: FORMS[formId].name, demands: demands.join(' and ') })),
+      .map(({ formId, demands }) => ({
+        name: FORMS[formId].name,
+        demands: demands.join(' and '),
+        several: demands.length > 1,
+      })),
   );
   protected readonly all = linkedSignal<Purpose, boolean>({ source: this.purpose, computation: () => false });
   protected readonly shown = computed(() => (this.all() ? this.ranked() : this.ranked().slice(0, SHOWN_AT_FIRST)));
