@@ -1,1 +1,5 @@
-module.exports = { projects: ['<rootDir>/core', '<rootDir>/server', '<rootDir>/web'] };
+module.exports = {
+  projects: ['<rootDir>/core', '<rootDir>/server', '<rootDir>/web'],
+  // Many tests fold for real, and on a busy machine several times slower: no test is about how long it takes.
+  testTimeout: 120_000,
+};

@@ -5,8 +5,8 @@ export default defineConfig({
   testDir: 'tests',
   outputDir: 'out/results',
   workers: 1,
-  timeout: 90_000,
-  expect: { timeout: 15_000 },
+  timeout: 180_000,
+  expect: { timeout: 60_000 },
   reporter: [['list'], ['json']],
   use: { launchOptions: browser, trace: 'off', viewport: { width: 1280, height: 800 } },
 });

@@ -12,12 +12,12 @@ test.describe('answers from all forms', () => {
     await expect(page.getByRole('heading', { name: /\d+ forms can do it/ })).toBeVisible();
     await expect(page.getByLabel('May be laid on any side')).toBeChecked();
     const envelope = rows.filter({ has: page.getByRole('heading', { name: 'Tuck-flap envelope' }) });
-    await expect(envelope.getByText(/\d+ of 100 tries/).first()).toBeVisible({ timeout: 60_000 });
+    await expect(envelope.getByText(/\d+ of 100 tries/).first()).toBeVisible();
     await envelope.getByText('Why this sheet?').click();
     await expect(envelope.getByText('5 things fill')).toBeVisible();
     const sheet = await envelope.locator('.sheet b').textContent();
     await page.reload();
-    await expect(envelope.locator('.sheet b')).toHaveText(sheet!, { timeout: 60_000 });
+    await expect(envelope.locator('.sheet b')).toHaveText(sheet!);
     await envelope.getByRole('link', { name: 'Fold it' }).click();
     await expect(page.getByRole('heading', { name: 'Fold it, step by step' })).toBeVisible();
     await page.goBack();
@@ -28,15 +28,15 @@ test.describe('answers from all forms', () => {
     await page.goto(`${workshop.url}/?holds=30+x+30+x+30&sure=exact`);
     const cube = page.locator('oc-answer-row').filter({ has: page.getByRole('heading', { name: 'Closing cube' }) });
     const side = async (): Promise<number> => parseFloat((await cube.locator('.sheet b').textContent())!);
-    await expect(cube.getByText('when nothing is missed').first()).toBeVisible({ timeout: 60_000 });
+    await expect(cube.getByText('when nothing is missed').first()).toBeVisible();
     const exact = await side();
     await page.getByRole('radio', { name: '99 in 100' }).check();
     await page.waitForURL(/sure=99/);
-    await expect(cube.getByText(/\d+ of 100 tries/).first()).toBeVisible({ timeout: 60_000 });
+    await expect(cube.getByText(/\d+ of 100 tries/).first()).toBeVisible();
     expect(await side()).toBeGreaterThanOrEqual(exact);
     await cube.getByText('How sure is it?').click();
     await cube.getByRole('button', { name: 'Fold it 2,000 times' }).click();
-    await expect(cube.getByText(/tries fit/)).toBeVisible({ timeout: 60_000 });
+    await expect(cube.getByText(/tries fit/)).toBeVisible();
     await cube.getByRole('button', { name: /Stop|Put away/ }).click();
     await expect(cube.getByRole('button', { name: 'Fold it 2,000 times' })).toBeVisible();
   });
@@ -44,7 +44,7 @@ test.describe('answers from all forms', () => {
   test('what a sheet will hold, and a form from there at that sheet', async ({ page, workshop }) => {
     await page.goto(workshop.url);
     await page.getByLabel('What, and how large').fill('sheet 15 cm');
-    await expect(page.getByRole('heading', { name: /\d+ forms from this sheet/ })).toBeVisible({ timeout: 60_000 });
+    await expect(page.getByRole('heading', { name: /\d+ forms from this sheet/ })).toBeVisible();
     await page.getByRole('link', { name: 'Closing cube' }).click();
     await page.waitForURL(/closing-cube\?sheet=150x150/);
   });
@@ -56,7 +56,7 @@ test.describe('answers from all forms', () => {
       await line.fill(typed);
       await page.waitForTimeout(120);
     }
-    await expect(page.getByRole('heading', { name: '1 form can do it' })).toBeVisible({ timeout: 60_000 });
+    await expect(page.getByRole('heading', { name: '1 form can do it' })).toBeVisible();
     await expect(page.locator('oc-answer-row h3')).toHaveText(['Flat-folding cup']);
   });
 });

@@ -58,7 +58,7 @@ test('from what goes in to the logbook, by keyboard, with a reload and a power c
   await expect(counter(page)).toContainText('step 7 of');
   await expect(page.getByText('Your place is not kept yet')).toBeVisible();
   await workshop.start();
-  await expect(page.getByText('Your place is not kept yet')).toBeHidden({ timeout: 20_000 });
+  await expect(page.getByText('Your place is not kept yet')).toBeHidden();
   await page.reload();
   await expect(counter(page)).toContainText('step 7 of');
 

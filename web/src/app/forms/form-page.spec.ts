@@ -58,7 +58,7 @@ describe('trying a form', () => {
       expect(sheets[0]).toBe(150);
       expect([...sheets].sort((a, b) => a - b)).toEqual(sheets);
     }
-  }, 30_000);
+  });
 
   it('knows no form that is not on the shelf', async () => {
     const bench = new PageBench(FormPage, { id: 'paper-hat' });

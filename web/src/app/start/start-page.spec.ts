@@ -1,9 +1,6 @@
 import { aPaper, aThing, PageBench, SETTINGS } from '../testing/bench';
 import { StartPage } from './start-page';
 
-// Folds for real.
-jest.setTimeout(60_000);
-
 describe('the start', () => {
   const show = async (papers: unknown[] = [aPaper()], settings = SETTINGS): Promise<PageBench<StartPage>> => {
     const bench = new PageBench(StartPage, {}, settings);

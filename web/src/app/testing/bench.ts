@@ -4,7 +4,7 @@ import type { Type } from '@angular/core';
 import { type ComponentFixture, TestBed } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
 import type { Job, Paper, Piece, Settings, Thing } from '@odd-corner/contract';
-import { makeTray, sizeTray } from '@odd-corner/core';
+import { makeTray, sizeTray, type SizeOptions } from '@odd-corner/core';
 import { foldingTasks } from '../workers/folding-tasks';
 import { FOLDING_WORKER } from '../workers/folding-worker-token';
 
@@ -17,6 +17,18 @@ export const SETTINGS: Settings = {
 };
 
 const id = (n: number): string => `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`;
+
+/** How a form is sized for a hand that misses nothing. */
+export const SIZE_OPTIONS: SizeOptions = {
+  ease: 'easy',
+  turning: 'upright',
+  fingerRoom: false,
+  gsm: 80,
+  ruler: 'mm',
+  thicknessMm: 0.1,
+  confidence: null,
+  handMm: 0.3,
+};
 
 export const aPaper = (more: Partial<Paper> = {}): Paper => ({
   id: id(1),

@@ -42,23 +42,26 @@ export interface ReplaysAsked extends AnswersAsked {
 export const answerTasks = {
   /**
    * All forms that answer a purpose, each told as it is known: first for a hand that misses nothing, then with the confidence
-   * that was asked for.
+   * that was asked for. Ends only when all has been heard: what is told travels by a port of its own, and the end of the work
+   * may overtake it.
    * @param wanted asked between forms; false stops the work
    */
   async answers(
     { purpose, options }: AnswersAsked,
-    tell: (answered: FormAnswered) => void,
+    tell: (answered: FormAnswered) => void | Promise<void>,
     wanted: () => Promise<boolean>,
   ): Promise<void> {
     await sizesKnown();
     if (purpose.kind === 'liquid' || purpose.kind === 'loose') learnPouch();
+    const heard: (void | Promise<void>)[] = [];
     let still = true;
     for (const answered of answering(purpose, options)) {
-      tell(answered);
+      heard.push(tell(answered));
       void wanted().then((yes) => (still = yes));
       await pause();
-      if (!still) return;
+      if (!still) break;
     }
+    await Promise.all(heard);
   },
 
   /** An answer folded, with its contents in it. */

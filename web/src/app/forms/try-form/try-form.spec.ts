@@ -57,7 +57,7 @@ describe('trying any form', () => {
     await bench.settle(6000);
     expect(number(bench, 'most, if the paper')).toBeCloseTo((0.0202 * 150 ** 3) / 1000, -1);
     expect(bench.text).toContain('within about 3 %');
-  }, 20_000);
+  });
 
   it('shows a box closed, and open with something in it', async () => {
     const bench = new PageBench(TryForm, { id: 'closing-cube' });

@@ -1,24 +1,10 @@
-import { parsePurpose, type SizeOptions } from '@odd-corner/core';
-import { aPaper, PageBench } from '../../testing/bench';
+import { parsePurpose } from '@odd-corner/core';
+import { aPaper, PageBench, SIZE_OPTIONS } from '../../testing/bench';
 import { RankedAnswers } from './ranked-answers';
-
-const OPTIONS: SizeOptions = {
-  ease: 'easy',
-  turning: 'upright',
-  fingerRoom: false,
-  gsm: 80,
-  ruler: 'mm',
-  thicknessMm: 0.1,
-  confidence: null,
-  handMm: 0.3,
-};
-
-// Folds every form for real.
-jest.setTimeout(120_000);
 
 describe('answers from all forms', () => {
   const show = async (text: string, papers = [aPaper()], units = 1): Promise<PageBench<RankedAnswers>> => {
-    const bench = new PageBench(RankedAnswers, { purpose: parsePurpose(text), options: OPTIONS, papers, units });
+    const bench = new PageBench(RankedAnswers, { purpose: parsePurpose(text), options: SIZE_OPTIONS, papers, units });
     await settled(bench);
     return bench;
   };

@@ -1,9 +1,6 @@
 import { PageBench } from '../../testing/bench';
 import { SheetHolds } from './sheet-holds';
 
-// Folds every form for real.
-jest.setTimeout(60_000);
-
 describe('what a sheet will hold', () => {
   it('lists each form with its room, and links to it at that sheet', async () => {
     const bench = new PageBench(SheetHolds, { sheet: { widthMm: 150, heightMm: 150 } });
