@@ -5,6 +5,7 @@ import {
   distance3,
   faceOutline,
   findOverlaps,
+  isBorder,
   layerProblem,
   piercingFaces,
   placedOutline,
@@ -36,4 +37,28 @@ export function expectPaper(pose: Pose, sheetArea: number): void {
   expect(piercingFaces(pattern, placed)).toBeNull();
   expect(brokenRule(layerProblem(pattern, placed), pose.order)).toBeNull();
   expect(orderKnown(pose)).toBe(true);
+}
+
+/** Layers that hang together by creases which end as they began cannot have changed places. */
+export function expectKeptOrder(before: Pose, after: Pose): void {
+  const { faces, edges } = after.pattern;
+  expect(before.pattern.faces).toHaveLength(faces.length);
+  const piece = faces.map((_, face) => face);
+  for (let changed = true; changed;) {
+    changed = false;
+    edges.forEach((edge, e) => {
+      if (isBorder(edge) || Math.abs(before.angles[e] - after.angles[e]) > 1e-9) return;
+      const least = Math.min(piece[edge.left], piece[edge.right]);
+      changed ||= piece[edge.left] !== least || piece[edge.right] !== least;
+      piece[edge.left] = piece[edge.right] = least;
+    });
+  }
+  const swapped = faces.flatMap((_, i) =>
+    faces.flatMap((__, j) => {
+      if (i >= j || piece[i] !== piece[j]) return [];
+      const [was, is] = [before, after].map((pose) => sideOfFace(pose.order, i, j));
+      return was && is && was !== is ? [[i, j]] : [];
+    }),
+  );
+  expect(swapped).toEqual([]);
 }

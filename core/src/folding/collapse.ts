@@ -61,7 +61,7 @@ export function collapse(
     split,
     pose: settle(
       { ...pose, angles, pinned, frame: pose.placed[pinned] },
-      { prefer: pose.order, eitherWay, known: knownFaces(pose.pattern, known) },
+      { from: pose, eitherWay, known: knownFaces(pose.pattern, known) },
     ),
   };
 }

@@ -246,7 +246,7 @@ export function sink(start: Pose, { line, flap, name }: Sink): Reworked {
     pattern.edges.flatMap((edge, e) => (moving[edge.left] && moving[edge.right] && angles[e] ? [e] : [])),
   );
   const pinned = moving[before.pinned] ? moving.indexOf(false) : before.pinned;
-  const pose = settle({ ...before, angles, pinned, frame: before.placed[pinned] }, { prefer: before.order, eitherWay });
+  const pose = settle({ ...before, angles, pinned, frame: before.placed[pinned] }, { from: before, eitherWay });
   return { split, before, pose };
 }
 
@@ -268,5 +268,5 @@ export function turnInsideOut(pose: Pose, { creases, stays }: TurnInsideOut): Po
     throw new FoldRefused('unknown-mark', 'No folded crease is there to snap through.');
   const angles = pose.angles.map((angle, e) => (turned.has(e) ? -angle || 0 : angle));
   const pinned = faceAt(pattern, stays);
-  return settle({ ...pose, angles, pinned, frame: pose.placed[pinned] }, { prefer: pose.order });
+  return settle({ ...pose, angles, pinned, frame: pose.placed[pinned] }, { from: pose });
 }

@@ -261,13 +261,13 @@ export class Hand {
   /** Opens or closes creases made before to an angle, each in its own sense. `stays` is a sheet point that keeps still. */
   open3d(angles: Readonly<Record<string, number>>, stays: Point): void {
     this.perform(null, () => {
-      const { pattern, sense, order, placed } = this.current;
+      const { pattern, sense, placed } = this.current;
       const next = this.current.angles.map((angle, e) => {
         const wanted = angles[pattern.edges[e].name];
         return wanted === undefined ? angle : wanted * (sense[e] || 1);
       });
       const pinned = faceAt(pattern, stays);
-      const pose = settle({ pattern, angles: next, sense, pinned, frame: placed[pinned] }, { prefer: order });
+      const pose = settle({ pattern, angles: next, sense, pinned, frame: placed[pinned] }, { from: this.current });
       return { split: null, pose };
     });
   }

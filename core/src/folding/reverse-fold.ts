@@ -50,6 +50,6 @@ export function foldReverse(start: Pose, { line, flap, way, name }: ReverseFold)
     angles[edge] = 180 * towardsOther * (way === 'inside' ? 1 : -1);
   }
   const pinned = moving[before.pinned] ? moving.indexOf(false) : before.pinned;
-  const pose = settle({ ...before, angles, pinned, frame: before.placed[pinned] }, { prefer: order });
+  const pose = settle({ ...before, angles, pinned, frame: before.placed[pinned] }, { from: before });
   return { pose, split, before };
 }

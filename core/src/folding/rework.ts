@@ -70,7 +70,7 @@ export function rework(start: Pose, { creases, lands, opens = [], stays, known =
     });
     if (opening.some((e) => angles[e] !== 0)) continue;
     const options: SettleOptions = {
-      prefer: before.order,
+      from: before,
       eitherWay,
       known: knownFaces(pattern, known),
     };

@@ -1,4 +1,4 @@
-import type { CreasePattern } from '../pattern/crease-pattern';
+import { type CreasePattern, isBorder } from '../pattern/crease-pattern';
 import { FoldRefused } from './fold-refused';
 import { type LayerOrder, sideOfFace } from './layer-order';
 import { layerProblem, type LayerProblem } from './layer-problem';
@@ -46,6 +46,42 @@ function orderOrRefuse(
   return first.value;
 }
 
+/** Faces that hang together by creases that keep their angles, by the number of their piece. */
+function rigidPieces({ faces, edges }: CreasePattern, keepsAngle: (edge: number) => boolean): number[] {
+  const neighbours: number[][] = faces.map(() => []);
+  edges.forEach((edge, e) => {
+    if (isBorder(edge) || !keepsAngle(e)) return;
+    neighbours[edge.left].push(edge.right);
+    neighbours[edge.right].push(edge.left);
+  });
+  const piece = faces.map(() => -1);
+  faces.forEach((_, face) => {
+    if (piece[face] >= 0) return;
+    const reached = [face];
+    for (let next = reached.pop(); next !== undefined; next = reached.pop()) {
+      if (piece[next] >= 0) continue;
+      piece[next] = face;
+      reached.push(...neighbours[next]);
+    }
+  });
+  return piece;
+}
+
+/** Signs of the pairs that lay on each other before and hang together unbent: they cannot have changed places. */
+function keptPairs(
+  { pattern, pairs }: LayerProblem,
+  before: Pose,
+  keepsAngle: (edge: number) => boolean,
+): Map<number, number> {
+  const piece = rigidPieces(pattern, keepsAngle);
+  const kept = new Map<number, number>();
+  pairs.forEach(({ i, j }, pair) => {
+    const side = piece[i] === piece[j] ? sideOfFace(before.order, i, j) : 0;
+    if (side) kept.set(pair, side);
+  });
+  return kept;
+}
+
 /** A pattern with fold angles, and where one of its faces lies. */
 export interface Unsettled {
   readonly pattern: CreasePattern;
@@ -59,6 +95,8 @@ export interface Unsettled {
 export interface SettleOptions {
   /** An order to stay close to where there is a choice. */
   readonly prefer?: LayerOrder;
+  /** Where the paper lay before, on the same pattern: what hangs together unbent keeps its order. */
+  readonly from?: Pose;
   /** Edges folded flat of which it is open whether they are valleys or mountains: their angle's sign is ignored. */
   readonly eitherWay?: ReadonlySet<number>;
   /** Faces of which the second lies over or under the first, as the viewer sees them then. */
@@ -71,13 +109,15 @@ export interface SettleOptions {
  */
 export function settle(
   { pattern, angles, sense, pinned, frame }: Unsettled,
-  { prefer, eitherWay, known = [] }: SettleOptions = {},
+  { prefer, from, eitherWay, known = [] }: SettleOptions = {},
 ): Pose {
   const { faces: placed, residual } = placeOrRefuse(pattern, angles, pinned, frame);
   const through = piercingFaces(pattern, placed);
   if (through) throw new FoldRefused('crosses', 'One part of the paper would go through another.', through);
   const problem = layerProblem(pattern, placed);
-  const given = givenByCreases(problem, eitherWay ? angles.map((a, e) => (eitherWay.has(e) ? 0 : a)) : angles);
+  const byCreases = givenByCreases(problem, eitherWay ? angles.map((a, e) => (eitherWay.has(e) ? 0 : a)) : angles);
+  const kept = from && keptPairs(problem, from, (e) => !eitherWay?.has(e) && angles[e] === from.angles[e]);
+  const given = new Map([...(kept ?? []), ...byCreases]);
   const n = pattern.faces.length;
   for (const { face, other, lies } of known) {
     const side = Math.sign(placed[face][8]) * (lies === 'over' ? 1 : -1);
@@ -89,7 +129,7 @@ export function settle(
       ]);
     given.set(pair, face < other ? side : -side * problem.pairs[pair].parallel);
   }
-  const order = orderOrRefuse(problem, given, prefer);
+  const order = orderOrRefuse(problem, given, prefer ?? from?.order);
   const signed = angles.map((angle, e) =>
     eitherWay?.has(e) && angle
       ? Math.abs(angle) * sideOfFace(order, pattern.edges[e].left, pattern.edges[e].right)

@@ -10,7 +10,7 @@ import {
   startSheet,
   whereIs,
 } from '../../src/index';
-import { expectPaper } from '../paper-laws';
+import { expectKeptOrder, expectPaper } from '../paper-laws';
 import { made, sheet, sheetOf } from './made';
 
 /** Parameters within a form’s ranges: defaults, ends of the ranges, and between. */
@@ -43,6 +43,15 @@ describe.each(Object.keys(FORMS))('%s', (id) => {
         for (const pose of poses) expectPaper(pose, widthMm * heightMm);
       }),
       { numRuns: id === 'square-tray-and-eared-lid' ? 2 : 6 },
+    ));
+
+  it('keeps the order of layers that hang together unbent, at every step', () =>
+    fc.assert(
+      fc.property(sheet, fc.nat(7 ** 4), (s, seed) => {
+        for (const { poses } of made(id, s, someParams(id, s, seed)).folding.steps)
+          poses.slice(1).forEach((after, k) => expectKeptOrder(poses[k], after));
+      }),
+      { numRuns: 2 },
     ));
 
   it('says at every step what to do, what to see and how to mend a slip', () => {

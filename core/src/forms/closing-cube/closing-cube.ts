@@ -9,7 +9,7 @@ import type { ShownUnit } from '../../measure/format-length';
 import { distance, point, type Point } from '../../measure/point';
 import type { Sheet } from '../../paper/sheet';
 import { atHand, squareFrame } from '../at-hand';
-import type { Folding, Form } from '../form';
+import type { Folding, Form, StepWords } from '../form';
 import { choice } from '../choice';
 import { recordSteps } from '../record-steps';
 import { cubeWords } from './words';
@@ -39,14 +39,25 @@ const [B1, B2, P, Q, L, K, N, W] = [
 
 type Row = readonly [name: string, from: readonly [number, number], to: readonly [number, number], angleDeg: number];
 
-/** Walls up, gussets in, the lid standing: everything below the rim, and above it the same planes going on. */
-const OPEN: readonly Row[] = [
-  ['base', B1, B2, 90],
+/** One wall raised; above the rim its plane goes on. */
+const WALL: readonly Row[] = [['base', B1, B2, 90]];
+
+/** The gusset between a wall and the next, folded in and laid on the wall: the wall's creases, then the next one's. */
+const GUSSET: readonly Row[] = [
   ['wall to gusset', B1, P, 180],
   ['wall to gusset', P, L, 180],
+  ['gusset', B1, N, -180],
+];
+const GUSSET_NEXT: readonly Row[] = [
   ['next wall', B2, Q, 90],
   ['next wall', Q, K, 90],
-  ['gusset', B1, N, -180],
+];
+
+/** Where a wall has no neighbour yet its gusset stands with it, and the line of its base goes straight on. */
+const FREE_END: readonly Row[] = GUSSET_NEXT;
+const FREE_START: readonly Row[] = [
+  ['wall to gusset', B1, P, 90],
+  ['wall to gusset', P, L, 90],
 ];
 
 /** The four flaps lie in a ring, their tips outside. */
@@ -67,7 +78,7 @@ const TIPS: readonly Row[] = [['tip', K, L, -180]];
 
 interface CubeFrame {
   readonly side: number;
-  /** A point of side k, in sixths. */
+  /** A point of side k, in sixths; the side after it is the next one in the turning. */
   readonly at: (k: number, p: readonly [number, number]) => Point;
 }
 
@@ -75,9 +86,7 @@ function frameOf(sheet: Sheet, turning: ClosingCubeParams['turning']): CubeFrame
   const { side } = squareFrame(sheet);
   const u = side / 6;
   const at = (k: number, [x, y]: readonly [number, number]): Point =>
-    k === 0
-      ? point((turning === 'left' ? x : 6 - x) * u, y * u)
-      : at(k - 1, turning === 'left' ? [6 - y, x] : [y, 6 - x]);
+    k === 0 ? point((turning === 'left' ? x : 6 - x) * u, y * u) : at(k - 1, [6 - y, x]);
   return { side, at };
 }
 
@@ -196,34 +205,42 @@ function fold(hand: Hand, sheet: Sheet, { turning, thirds }: ClosingCubeParams, 
       for (const k of SIDES) crease(`near slant ${k}`, corner(k), on(0.5, 0.5), k === 0);
     },
   );
-  const four = (rows: readonly Row[]): CreaseAngle[] =>
-    SIDES.flatMap((k) =>
-      rows.map(([name, from, to, angleDeg]) => ({ name, from: at(k, from), to: at(k, to), angleDeg })),
-    );
+  const rowsAt = (k: number, rows: readonly Row[]): CreaseAngle[] =>
+    rows.map(([name, from, to, angleDeg]) => ({ name, from: at(k, from), to: at(k, to), angleDeg }));
+  const four = (rows: readonly Row[]): CreaseAngle[] => SIDES.flatMap((k) => rowsAt(k, rows));
   const centre = on(0.5, 0.5);
-  step(
-    words.walls,
-    {
-      view: 'space',
-      creases: SIDES.flatMap((k) => [`far slant ${k}`]),
-      arrows: SIDES.map((k) => ({ kind: 'lift', grip: at(k, [1.5, 1.5]) })),
-    },
-    () => hand.collapse(four(OPEN), centre),
+  const wall = (said: StepWords, raised: readonly number[], creases: readonly CreaseAngle[]): void =>
+    step(
+      said,
+      {
+        view: 'space',
+        creases: raised.map((k) => `far slant ${k}`),
+        arrows: raised.map((k) => ({ kind: 'lift', grip: at(k, [1.5, 1.5]) })),
+      },
+      () => hand.collapse(creases, centre),
+    );
+  const gusset = (k: number): CreaseAngle[] => [...rowsAt(k, GUSSET), ...rowsAt((k + 1) % 4, GUSSET_NEXT)];
+  wall(
+    words.twoWalls,
+    [0, 1],
+    [...rowsAt(0, WALL), ...rowsAt(1, WALL), ...rowsAt(3, FREE_START), ...gusset(0), ...rowsAt(2, FREE_END)],
   );
+  wall(words.thirdWall, [2], [...rowsAt(2, WALL), ...gusset(1), ...rowsAt(3, FREE_END)]);
+  wall(words.lastWall, [3], [...rowsAt(3, WALL), ...gusset(2), ...gusset(3)]);
   const open = hand.pose;
   step(words.lid, { view: 'space', arrows: SIDES.map((k) => ({ kind: 'push-in', grip: at(k, [0.2, 0.2]) })) }, () =>
     hand.collapse(four(TWISTED), centre),
   );
-  step(
-    words.tips,
-    { view: 'space', creases: ['tip'], arrows: SIDES.map((k) => ({ kind: 'tuck', grip: corner(k) })) },
-    () =>
+  const tuck = (said: StepWords, tips: readonly number[]): void =>
+    step(said, { view: 'space', creases: ['tip'], arrows: tips.map((k) => ({ kind: 'tuck', grip: corner(k) })) }, () =>
       hand.collapse(
-        four(TIPS),
+        tips.flatMap((k) => rowsAt(k, TIPS)),
         centre,
-        SIDES.flatMap((k) => deepSlot(frame, k, k + (turning === 'left' ? 1 : 3))),
+        tips.flatMap((k) => deepSlot(frame, k, k + 1)),
       ),
-  );
+    );
+  tuck(words.firstTip, [0]);
+  tuck(words.tips, [1, 2, 3]);
   return { steps, finished: hand.pose, open };
 }
 

@@ -12,8 +12,11 @@ type CubeStep =
   | 'back'
   | 'farSlants'
   | 'nearSlants'
-  | 'walls'
+  | 'twoWalls'
+  | 'thirdWall'
+  | 'lastWall'
   | 'lid'
+  | 'firstTip'
   | 'tips';
 
 /** The step that finds the thirds with a ruler. */
@@ -124,13 +127,33 @@ const CUBE_WORDS: Readonly<Record<CubeStep, StepWords>> = {
     slip: { what: 'The tilted squares differ.', remedy: 'Bring the corners exactly to the centre crossing.' },
     crease: 'sharp',
   },
-  walls: {
-    id: 'walls',
-    title: 'Raise four walls',
+  twoWalls: {
+    id: 'two-walls',
+    title: 'Raise two walls',
     words:
-      'Raise one wall and the next beside it: the triangle between them folds inwards in half and lies flat against the inside of the first. Go round the same way; ease the first wall away to slide in the last.',
-    check: 'Each wall has exactly one doubled triangle, all leaning the same way.',
+      'Raise one wall of the tilted square, and the next beside it. The triangle between them folds inwards in half: lay it flat against the inside of the first.',
+    check: 'Two walls stand at a right angle, a doubled triangle inside the first.',
+    slip: { what: 'The triangle sticks out.', remedy: 'Push its middle crease in between the two walls.' },
+    crease: 'sharp',
+  },
+  thirdWall: {
+    id: 'third-wall',
+    title: 'Raise the third wall',
+    words: 'Raise the wall beside the second. The triangle between them lies flat against the inside of the second.',
+    check: 'Three walls, and two doubled triangles leaning the same way.',
     slip: { what: 'Two triangles lie on one wall.', remedy: 'One leans the other way. Take it out and turn it round.' },
+    crease: 'sharp',
+  },
+  lastWall: {
+    id: 'last-wall',
+    title: 'Raise the last wall',
+    words:
+      'Raise the last wall. Lay one triangle against the third wall; ease the first wall away, and slide the other in against the last.',
+    check: 'A square tube with a floor; each wall has exactly one doubled triangle.',
+    slip: {
+      what: 'A triangle is caught at the floor.',
+      remedy: 'Pull it out, sharpen its creases from the floor upwards, and slide it in again.',
+    },
     crease: 'sharp',
   },
   lid: {
@@ -142,14 +165,25 @@ const CUBE_WORDS: Readonly<Record<CubeStep, StepWords>> = {
     slip: { what: 'The last flap will not go under the first.', remedy: 'Open them and push all four at once.' },
     crease: 'soft',
   },
+  firstTip: {
+    id: 'first-tip',
+    title: 'Tuck one tip',
+    words: 'Fold one outside triangle back over its edge and tuck it into the slot there, as deep as it goes.',
+    check: 'Its point reaches the middle of the lid.',
+    slip: {
+      what: 'The tip will not go in.',
+      remedy: 'Its fold is not on the edge. It runs between the two points one square from the sheet’s corner.',
+    },
+    crease: 'sharp',
+  },
   tips: {
     id: 'tips',
-    title: 'Tuck the four tips',
-    words: 'Fold each outside triangle back over its edge and tuck it into the slot there, as deep as it goes.',
+    title: 'Tuck the other three',
+    words: 'Go round, and tuck the other three tips in the same way.',
     check: 'Four white triangles meet in the middle; nothing sticks out.',
     slip: {
-      what: 'A tip will not go in.',
-      remedy: 'Its fold is not on the edge. It runs between the two points one square from the sheet’s corner.',
+      what: 'The lid springs open.',
+      remedy: 'A tip sits in a slot nearer the top. Take it out and push it in deeper.',
     },
     crease: 'sharp',
   },

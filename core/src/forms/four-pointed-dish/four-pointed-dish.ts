@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import type { CreaseAngle } from '../../folding/collapse';
 import type { Hand } from '../../folding/hand';
+import type { KnownLayers } from '../../folding/known-layers';
 import { sideOfFace } from '../../folding/layer-order';
 import { faceAt, type Pose, whereIs, whiteUp } from '../../folding/pose';
 import { mostLayers } from '../../folding/stack-depth';
@@ -8,7 +9,7 @@ import { between, distance, lineThrough, type Point, point } from '../../measure
 import type { Sheet } from '../../paper/sheet';
 import type { ShownUnit } from '../../measure/format-length';
 import { atHand, squareFrame } from '../at-hand';
-import type { Folding, Form } from '../form';
+import type { Folding, Form, StepWords } from '../form';
 import { recordSteps } from '../record-steps';
 import { dishWords } from './words';
 
@@ -185,7 +186,7 @@ function fold(hand: Hand, sheet: Sheet, params: DishParams, unit?: ShownUnit): F
       [...onSide(frame, k, PLEAT), { name: 'spine', from: at(k, ...BASE), to: at(k, 1, 0.5), angleDeg: 180 }],
       at(k, 0.5 + 0.5 * Q, 0.5 + 0.1 * Q),
     );
-  let first = 0;
+  let squashed = 0;
   step(
     words.squash,
     {
@@ -193,11 +194,11 @@ function fold(hand: Hand, sheet: Sheet, params: DishParams, unit?: ShownUnit): F
       arrows: [{ kind: 'push-in', grip: at(topKite(hand.pose, frame, 'right'), 1, 0.5) }],
     },
     () => {
-      first = squash('right');
+      squashed = squash('right');
     },
   );
-  step(words.behind, { creases: ['pleat'], arrows: [{ kind: 'fold-behind', grip: at(first, 1, 0.1) }] }, () =>
-    tuck(first),
+  step(words.behind, { creases: ['pleat'], arrows: [{ kind: 'fold-behind', grip: at(squashed, 1, 0.1) }] }, () =>
+    tuck(squashed),
   );
   step(
     words.squashLeft,
@@ -227,13 +228,51 @@ function fold(hand: Hand, sheet: Sheet, params: DishParams, unit?: ShownUnit): F
     ['rim', d, mid, -deg],
     ['rim', d, m, deg],
   ];
-  /** Two of the diagonals are folded in the packet: where their points are folded down, they fold the other way. */
-  const tips = (deg: number): CreaseAngle[] =>
-    [1, 3].map((k) => ({ name: 'diagonal', from: at(k, ...mid), to: at(k, 1, 1), angleDeg: deg }));
   const quarters = (rows: readonly Row[]): CreaseAngle[] => SIDES.flatMap((k) => onSide(frame, k, rows));
-  step(words.rims, { creases: ['rim'], arrows: SIDES.map((k) => ({ kind: 'fold', grip: at(k, 1, 1) })) }, () =>
-    hand.collapse([...quarters(rims(180)), ...tips(180)], at(0, 0.5 + 0.5 * Q, 0.5 + 0.1 * Q)),
-  );
+  /** A point of the sheet's rim and the two sides that its halves belong to. */
+  const halvesOf = (k: number) =>
+    [
+      [k, false],
+      [(k + 1) % 4, true],
+    ] as const;
+  const pointDown = (k: number): CreaseAngle[] =>
+    halvesOf(k).flatMap(([side, m]) =>
+      rims(180).map(([name, from, to, angleDeg]) => ({
+        name,
+        from: at(side, ...from, m),
+        to: at(side, ...to, m),
+        angleDeg,
+      })),
+    );
+  /** Its halves hang outside the little pockets; they could also be slipped into them. */
+  const outside = (k: number, lies: KnownLayers['lies']): KnownLayers[] =>
+    halvesOf(k).map(([side, m]) => ({ point: at(side, 0.95, 0.52, m), other: at(side, 0.93, 0.9, m), lies }));
+  const body = at(0, 0.5 + 0.5 * Q, 0.5 + 0.1 * Q);
+  /** Of two points on either side of the packet, the one on top. */
+  const upper = (pair: readonly number[]): number =>
+    topmost(hand.pose, pair, (k) => [at(k, 0.76, 0.75), at(k, 0.75, 0.76)].map((p) => faceAt(hand.pose.pattern, p)));
+  const foldDown = (said: StepWords, points: readonly number[]): void =>
+    step(said, { creases: ['rim'], arrows: points.map((k) => ({ kind: 'fold', grip: at(k, 1, 1) })) }, () => {
+      const [top, ...behind] = points;
+      hand.collapse(pointDown(top), body, outside(top, 'over'));
+      for (const k of behind) hand.collapse(pointDown(k), body, outside(k, 'under'));
+    });
+  // The points whose diagonals lie flat are the outermost: one on either side of the packet.
+  const first = upper([0, 2]);
+  foldDown(words.point, [first]);
+  step(words.overPoint, { arrows: [{ kind: 'turn-over' }] }, () => hand.turnOver());
+  foldDown(words.pointRear, [2 - first]);
+  /** Turned like pages, the two bodies that were outermost close, and the two between them lie open. */
+  const pages: CreaseAngle[] = [
+    ...[0, 2].flatMap((k): CreaseAngle[] => [
+      { name: 'diagonal', from: centre, to: at(k, ...mid), angleDeg: -180 },
+      { name: 'diagonal', from: at(k, ...mid), to: at(k, 1, 1), angleDeg: 180 },
+    ]),
+    ...[1, 3].map((k) => ({ name: 'diagonal', from: centre, to: at(k, 1, 1), angleDeg: 0 })),
+  ];
+  step(words.pages, { arrows: [{ kind: 'fold', grip: at(3 - first, ...BASE) }] }, () => hand.collapse(pages, body));
+  const hidden = upper([1, 3]);
+  foldDown(words.hiddenPoints, [hidden, 4 - hidden]);
   const flat = hand.pose;
   step(
     words.base,

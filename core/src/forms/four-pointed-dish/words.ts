@@ -17,7 +17,11 @@ type DishStep =
   | 'squashLeft'
   | 'overPocket'
   | 'squashRear'
-  | 'rims'
+  | 'point'
+  | 'overPoint'
+  | 'pointRear'
+  | 'pages'
+  | 'hiddenPoints'
   | 'base'
   | 'open';
 
@@ -31,6 +35,10 @@ export function dishWords(wallMm: number | null, unit: ShownUnit = 'mm'): Readon
     slip: { what: 'The open point is nearest you.', remedy: 'Turn the packet half round on the table.' },
     crease: 'none',
   });
+  const slip = {
+    what: 'The fold slants.',
+    remedy: 'It must be level at both ends. Open it and line up the point with the middle.',
+  };
   return {
     over: {
       id: 'over',
@@ -147,18 +155,40 @@ export function dishWords(wallMm: number | null, unit: ShownUnit = 'mm'): Readon
       slip: { what: 'A flap is missing.', remedy: 'It hides between the others. Turn a layer like a page to find it.' },
       crease: 'sharp',
     },
-    rims: {
-      id: 'rims',
-      title: 'Four points down',
+    point: {
+      id: 'point',
+      title: 'The first point down',
       words:
         wallMm === null
-          ? 'Fold the upper point of the front layer, with what lies on it, straight down: the fold runs through the upper corners of the two small triangles. Turn a layer like a page and fold the next point; turn over and do the other two.'
-          : `Fold the upper point of the front layer, with what lies on it, straight down, ${formatLength(wallMm, unit)} above the widest corners. Turn a layer like a page and fold the next point; turn over and do the other two.`,
+          ? 'Fold the upper point of the front layer, with what lies on it, straight down: the fold runs through the upper corners of the two small triangles.'
+          : `Fold the upper point of the front layer, with what lies on it, straight down, ${formatLength(wallMm, unit)} above the widest corners.`,
+      check: 'The point hangs on the middle line; the fold is level.',
+      slip,
+      crease: 'sharp',
+    },
+    overPoint: turnOver('over-point', 'Turn over'),
+    pointRear: {
+      id: 'point-rear',
+      title: 'The second point down',
+      words: 'Fold the upper point of the front layer on this side down, level with the fold behind.',
+      check: 'Two points hang down, one on each side.',
+      slip,
+      crease: 'sharp',
+    },
+    pages: {
+      id: 'pages',
+      title: 'Turn a page on each side',
+      words: 'Turn one layer over like a page, turn the packet over, and turn one like a page there too.',
+      check: 'A point stands up on each side again.',
+      slip: { what: 'A folded point lies outside.', remedy: 'You turned two layers, or none: leaf on by one.' },
+      crease: 'none',
+    },
+    hiddenPoints: {
+      id: 'hidden-points',
+      title: 'The other two points',
+      words: 'Fold the upper point down on this side and on the other, level with those between them.',
       check: 'Four points hang down, all equally long.',
-      slip: {
-        what: 'A fold slants.',
-        remedy: 'It must be level at both ends. Open it and line up the point with the middle.',
-      },
+      slip,
       crease: 'sharp',
     },
     base: {
