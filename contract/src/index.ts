@@ -1,5 +1,6 @@
 export * from './shared';
 export * from './paper';
+export * from './purpose';
 export * from './thing';
 export * from './job';
 export * from './piece';

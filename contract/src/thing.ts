@@ -1,11 +1,12 @@
 import * as z from 'zod';
+import { anyPurpose } from './purpose';
 import { id, lengthMm, name, version } from './shared';
 
 /** Sizes of a block in mm; the height is the way it stands. */
 export const block = z.object({ lengthMm, widthMm: lengthMm, heightMm: lengthMm });
 
-/** A thing that the maker folds for again and again. */
-export const thingDraft = z.object({ name, block });
+/** A thing, or a set of them, that the maker folds for again and again. */
+export const thingDraft = z.object({ name, purpose: anyPurpose });
 
 export const thing = thingDraft.extend({ id, version });
 

@@ -11,7 +11,7 @@ import {
 } from '@odd-corner/core';
 import { demoId } from './demo-id';
 import { demoPapers } from './papers';
-import { demoThings } from './things';
+import { demoBlock, demoThings } from './things';
 
 interface Plan {
   readonly title: string;
@@ -153,7 +153,7 @@ export function demoWorkshop(now: Date): Workshop {
   const jobs: Workshop['jobs'] = [];
   const pieces: Piece[] = [];
   PLANS.forEach((plan, k) => {
-    const { block } = things[plan.thing - 1];
+    const block = demoBlock(plan.thing);
     const paper = papers[plan.paper - 1];
     const sizing = sizeTray({ block, ease: plan.ease, ruler: 'mm', walls: plan.walls, thicknessMm: caliperOf(paper) });
     const choice = choiceOf(sizing, paper);

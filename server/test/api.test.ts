@@ -1,4 +1,5 @@
 import { type Job, job, type Paper, paper, piece, type Problem, problem } from '@odd-corner/contract';
+import { parsePurpose } from '@odd-corner/core';
 import { randomUUID } from 'node:crypto';
 import { bench, type Bench, KRAFT, watchJob } from './workshop';
 
@@ -53,7 +54,7 @@ describe('papers on the shelf', () => {
 describe('things', () => {
   it('are added, changed, removed and put back', async () => {
     const b = bench();
-    const draft = { name: 'Fuses', block: { lengthMm: 42, widthMm: 38, heightMm: 20 } };
+    const draft = { name: 'Fuses', purpose: parsePurpose('a dozen fuses 42 x 38 x 20, 2 rings ø20 x 3') };
     const { id } = await post<{ id: string }>(b, '/api/things', draft);
     expect((await b.send('PUT', `/api/things/${id}`, { ...draft, name: 'Lamp fuses', version: 1 })).body).toMatchObject(
       { name: 'Lamp fuses', version: 2 },
@@ -61,7 +62,24 @@ describe('things', () => {
     expect((await b.send('PUT', `/api/things/${id}`, { ...draft, version: 1 })).status).toBe(409);
     await b.send('DELETE', `/api/things/${id}`);
     expect((await b.send('GET', '/api/things')).body).toEqual([]);
-    expect((await b.send('POST', `/api/things/${id}/restore`)).status).toBe(200);
+    expect(await b.send('POST', `/api/things/${id}/restore`)).toMatchObject({
+      status: 200,
+      body: { name: 'Lamp fuses', purpose: draft.purpose },
+    });
+  });
+
+  it.each([
+    [{ kind: 'hold', pieces: [] }, ['purpose', 'pieces']],
+    [{ kind: 'bead', diameterMm: 0 }, ['purpose', 'diameterMm']],
+    [{ kind: 'dream' }, ['purpose', 'kind']],
+    [
+      { kind: 'loose', piece: { name: 'x', count: 0.5, thing: { shape: 'ball', diameterMm: 4 } } },
+      ['purpose', 'piece', 'count'],
+    ],
+  ])('are refused when they are for %j', async (purpose, path) => {
+    const { status, body } = await bench().send('POST', '/api/things', { name: 'Odd', purpose });
+    expect(status).toBe(400);
+    expect(problem.parse(body).issues?.[0]).toMatchObject({ path });
   });
 });
 

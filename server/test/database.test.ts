@@ -16,6 +16,9 @@ const folder = (): string => {
 };
 afterAll(() => folders.forEach((dir) => rmSync(dir, { recursive: true })));
 
+/** The number that the next migration would carry. */
+const NEXT = String(readdirSync(MIGRATIONS).length + 1).padStart(4, '0');
+
 describe('a workshop’s file', () => {
   it('flushes at every commit and holds references', () => {
     const db = openDatabase(join(folder(), 'w.sqlite'), MIGRATIONS);
@@ -31,12 +34,12 @@ describe('a workshop’s file', () => {
     const migrations = join(dir, 'migrations');
     cpSync(MIGRATIONS, migrations, { recursive: true });
     openDatabase(file, migrations).close();
-    writeFileSync(join(migrations, '0002-extra.sql'), 'CREATE TABLE extra (n INTEGER);');
+    writeFileSync(join(migrations, `${NEXT}-extra.sql`), 'CREATE TABLE extra (n INTEGER);');
     openDatabase(file, migrations).close();
     const db = openDatabase(file, migrations);
-    expect(db.pragma('user_version', { simple: true })).toBe(2);
+    expect(db.pragma('user_version', { simple: true })).toBe(Number(NEXT));
     db.close();
-    expect(readdirSync(dir)).toContain('w.sqlite.before-0002');
+    expect(readdirSync(dir)).toContain(`w.sqlite.before-${NEXT}`);
   });
 
   it('is left as it was by a migration that fails', () => {
@@ -45,12 +48,34 @@ describe('a workshop’s file', () => {
     cpSync(MIGRATIONS, migrations, { recursive: true });
     openDatabase(join(dir, 'w.sqlite'), migrations).close();
     writeFileSync(
-      join(migrations, '0002-broken.sql'),
+      join(migrations, `${NEXT}-broken.sql`),
       'CREATE TABLE extra (n INTEGER); CREATE TABLE papers (n INTEGER);',
     );
     expect(() => openDatabase(join(dir, 'w.sqlite'), migrations)).toThrow(/already exists/);
     const db = openDatabase(join(dir, 'w.sqlite'), MIGRATIONS);
     expect(db.prepare("SELECT count(*) AS n FROM sqlite_master WHERE name = 'extra'").get()).toEqual({ n: 0 });
+    db.close();
+  });
+
+  it('keeps the things of before they could be anything but blocks', () => {
+    const dir = folder();
+    const file = join(dir, 'w.sqlite');
+    const first = join(dir, 'first');
+    cpSync(MIGRATIONS, first, { recursive: true, filter: (path) => !/000[2-9]-/.test(path) });
+    const old = openDatabase(file, first);
+    old.exec(`INSERT INTO things (id, name, length_mm, width_mm, height_mm, version)
+      VALUES ('00000000-0000-4000-8000-000000000001', 'Fuses', 42, 38.5, 20, 4)`);
+    old.close();
+    const { things, db } = openWorkshop(openDatabase(file, MIGRATIONS));
+    const block = { shape: 'block', lengthMm: 42, widthMm: 38.5, heightMm: 20 };
+    expect(things.list()).toEqual([
+      {
+        id: '00000000-0000-4000-8000-000000000001',
+        name: 'Fuses',
+        purpose: { kind: 'hold', pieces: [{ name: 'thing', count: 1, thing: block }] },
+        version: 4,
+      },
+    ]);
     db.close();
   });
 

@@ -8,10 +8,12 @@ export interface CommonPurpose {
 const one = (id: string, name: string, text: string): CommonPurpose => ({ id, name, text });
 
 /**
- * Things beyond single blocks: paper formats after ISO 216 and envelopes' inserts, cards after ISO/IEC 7810, cells after
+ * The most asked for first: paper formats after ISO 216 and envelopes' inserts, cards after ISO/IEC 7810, cells after
  * IEC 60086, coins as plain diameters, dice, tea lights, pencils and boards as commonly sold.
  */
 export const COMMON_PURPOSES: readonly CommonPurpose[] = [
+  one('cards-id1-10', 'Ten bank-size cards, stacked', '85.6 x 54 x 7.6 mm'),
+  one('slips-a8', 'Stack of A8 slips, 10 mm', '74 x 52 x 10 mm'),
   one('card-id1', 'Bank-size card', 'card 85.6 x 54 x 0.8 mm'),
   one('card-a6', 'A6 card', 'card 148 x 105 mm'),
   one('letter-a4-thirds', 'A4 letter in thirds', 'letter 210 x 99 x 0.6 mm'),
@@ -28,5 +30,11 @@ export const COMMON_PURPOSES: readonly CommonPurpose[] = [
   one('sip', 'A sip of water', '80 ml'),
   one('washer-afloat', 'A brass washer afloat', 'load 20 g'),
   one('pages', 'A corner of thirty pages', 'pages 3 mm'),
+  one('slips-a7', 'Stack of A7 slips, 10 mm', '105 x 74 x 10 mm'),
+  one('cells-aa-4', 'Four AA cells side by side', '58 x 50.5 x 14.5 mm'),
+  one('cells-aaa-4', 'Four AAA cells side by side', '44.5 x 42 x 10.5 mm'),
+  one('dice-16-4', 'Four 16 mm dice in a square', '32 x 32 x 16 mm'),
+  one('tea-light', 'Tea light', 'tea light ø38 x 16 mm'),
+  one('cell-9v', '9 V block cell', '48.5 x 26.5 x 17.5 mm'),
   one('square-150', 'What will a 150 mm square hold?', 'sheet 150 mm'),
 ];

@@ -1,3 +1,5 @@
+import type { BlockSize } from '../measure/parse-sizes';
+
 /** One thing to be held, in mm. A flat thing has its thickness last; a block stands on its length × width. */
 export type Thing =
   | { readonly shape: 'flat'; readonly widthMm: number; readonly heightMm: number; readonly thickMm: number }
@@ -57,4 +59,18 @@ export function heapShare(thing: Thing): number {
   if (thing.shape === 'ball') return 0.6;
   const sides = [...boxOf(thing)].sort((p, q) => p - q);
   return sides[2] / sides[0] > 4 ? 0.45 : 0.55;
+}
+
+/** How many things a purpose speaks of, when it holds things in order; one otherwise. */
+export function countOf(purpose: Purpose): number {
+  return purpose.kind === 'hold' ? purpose.pieces.reduce((sum, { count }) => sum + count, 0) : 1;
+}
+
+/** The block that a purpose is, if it is one thing with three sizes. */
+export function blockOf(purpose: Purpose): BlockSize | null {
+  if (purpose.kind !== 'hold' || countOf(purpose) > 1) return null;
+  const [{ thing }] = purpose.pieces;
+  return thing.shape === 'block'
+    ? { lengthMm: thing.lengthMm, widthMm: thing.widthMm, heightMm: thing.heightMm }
+    : null;
 }

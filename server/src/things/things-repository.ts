@@ -1,20 +1,19 @@
-import type { Thing, ThingDraft } from '@odd-corner/contract';
+import { type Thing, thing as thingSchema, type ThingDraft } from '@odd-corner/contract';
 import type { Db } from '../db/open-database';
+import { readJson } from '../db/read-json';
 import { notFound, stale } from '../http/problem-error';
 
 interface Row {
   readonly id: string;
   readonly name: string;
-  readonly lengthMm: number;
-  readonly widthMm: number;
-  readonly heightMm: number;
+  readonly purpose: string;
   readonly version: number;
 }
 
-const COLUMNS = 'id, name, length_mm AS lengthMm, width_mm AS widthMm, height_mm AS heightMm, version';
+const COLUMNS = 'id, name, purpose, version';
 
-const toThing = ({ id, name, version, ...block }: Row): Thing => ({ id, name, block, version });
-const toRow = ({ block, ...rest }: Thing): Row => ({ ...rest, ...block });
+const toThing = ({ purpose, ...rest }: Row): Thing => thingSchema.parse({ ...rest, purpose: readJson(purpose) });
+const toRow = ({ purpose, ...rest }: Thing): Row => ({ ...rest, purpose: JSON.stringify(purpose) });
 
 /** Things that the maker folds for. */
 export function thingsRepository(db: Db) {
@@ -22,11 +21,9 @@ export function thingsRepository(db: Db) {
     `SELECT ${COLUMNS} FROM things WHERE removed_at IS NULL ORDER BY name COLLATE NOCASE, id`,
   );
   const one = db.prepare<[string], Row>(`SELECT ${COLUMNS} FROM things WHERE id = ? AND removed_at IS NULL`);
-  const insert = db.prepare<[Row]>(`INSERT INTO things (id, name, length_mm, width_mm, height_mm, version)
-    VALUES (@id, @name, @lengthMm, @widthMm, @heightMm, @version)`);
-  const update = db.prepare<
-    [Row]
-  >(`UPDATE things SET name = @name, length_mm = @lengthMm, width_mm = @widthMm, height_mm = @heightMm,
+  const insert = db.prepare<[Row]>(`INSERT INTO things (id, name, purpose, version)
+    VALUES (@id, @name, @purpose, @version)`);
+  const update = db.prepare<[Row]>(`UPDATE things SET name = @name, purpose = @purpose,
     version = version + 1 WHERE id = @id AND version = @version AND removed_at IS NULL`);
   const remove = db.prepare<[string, string]>(
     'UPDATE things SET removed_at = ?, version = version + 1 WHERE id = ? AND removed_at IS NULL',

@@ -68,21 +68,27 @@ describe('the shelf', () => {
     expect(bench.text).toContain('Kraft');
   });
 
-  it('adds a thing from one line of sizes', async () => {
+  it('adds a thing, or a set of them, from one line', async () => {
     const bench = await show();
     bench.button('Add a thing').click();
     await bench.settle();
     bench.type('#t-name', 'Hinges');
-    bench.type('#t-size', '7.6 x 5 x');
+    bench.type('#t-holds', '7.6 x 5 x');
     bench.find('oc-thing-editor form').dispatchEvent(new Event('submit', { cancelable: true }));
     await bench.settle();
     bench.http.expectNone((r) => r.method === 'POST');
-    expect(bench.find('#t-size-note').textContent).toContain('A size is missing');
-    bench.type('#t-size', '7.6 x 5 x 0.9 cm');
+    expect(bench.find('#t-holds-note').textContent).toContain('A size is missing');
+    bench.type('#t-holds', '7.6 x 5 x 0.9 cm, 4 screws ø4 x 30');
     bench.find('oc-thing-editor form').dispatchEvent(new Event('submit', { cancelable: true }));
     expect(bench.sent('POST', '/api/things').request.body).toEqual({
       name: 'Hinges',
-      block: { lengthMm: 76, widthMm: 50, heightMm: 9 },
+      purpose: {
+        kind: 'hold',
+        pieces: [
+          { name: 'thing', count: 1, thing: { shape: 'block', lengthMm: 76, widthMm: 50, heightMm: 9 } },
+          { name: 'screws', count: 4, thing: { shape: 'cylinder', diameterMm: 4, lengthMm: 30 } },
+        ],
+      },
     });
   });
 });

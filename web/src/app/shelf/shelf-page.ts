@@ -4,6 +4,7 @@ import { caliperOf } from '@odd-corner/core';
 import { Papers } from '../data/papers';
 import { Things } from '../data/things';
 import { Icon } from '../ui/icon/icon';
+import { PurposePipe } from '../ui/length-text/purpose.pipe';
 import { SizesPipe } from '../ui/length-text/sizes.pipe';
 import { StateNote } from '../ui/state-note/state-note';
 import { UndoBar } from '../ui/undo/undo-bar';
@@ -13,7 +14,7 @@ import { ThingEditor } from './thing-editor/thing-editor';
 /** The paper that there is, and the things that are folded for. */
 @Component({
   selector: 'oc-shelf-page',
-  imports: [Icon, PaperEditor, SizesPipe, StateNote, ThingEditor],
+  imports: [Icon, PaperEditor, PurposePipe, SizesPipe, StateNote, ThingEditor],
   templateUrl: './shelf-page.html',
   styleUrl: './shelf-page.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

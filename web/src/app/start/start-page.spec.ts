@@ -58,6 +58,19 @@ describe('the start', () => {
     expect(bench.sent('POST', '/api/jobs').request.body).toMatchObject({ title: 'Fuses' });
   });
 
+  it('keeps what is asked among the maker’s own things, for the next time', async () => {
+    const bench = await show();
+    bench.type('#holds', '4 tickets 105 x 74');
+    await bench.settle();
+    bench.button('Keep this among my things').click();
+    await bench.settle();
+    expect(bench.find<HTMLInputElement>('#t-holds').value).toBe('4 tickets 105 x 74');
+    bench.type('#t-name', 'Tickets');
+    bench.find('oc-thing-editor form').dispatchEvent(new Event('submit', { cancelable: true }));
+    const { request } = bench.sent('POST', '/api/things');
+    expect(request.body).toMatchObject({ name: 'Tickets', purpose: { kind: 'hold', pieces: [{ count: 4 }] } });
+  });
+
   it('explains what it cannot read only when the hand rests', async () => {
     const bench = await show();
     bench.type('#holds', '60 x');

@@ -2,21 +2,23 @@ import { Location } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { ActivatedRoute, Router } from '@angular/router';
-import { type Block } from '@odd-corner/contract';
 import {
+  blockOf,
   caliperOf,
   COMMON_PAPER,
   COMMON_PURPOSES,
-  COMMON_THINGS,
+  countOf,
   type EaseId,
   EASES,
+  exactSizes,
   perUnit,
   POCKET_EASE_MM,
   formatSizes,
-  type Purpose,
   type SizeOptions,
+  type ShownUnit,
   squareTray,
   USUAL_HAND_MM,
+  writePurpose,
 } from '@odd-corner/core';
 import { combineLatest, debounceTime, distinctUntilChanged, map, of, switchMap, timer } from 'rxjs';
 import { failureText } from '../data/api';
@@ -29,10 +31,12 @@ import { Icon } from '../ui/icon/icon';
 import { UndoBar } from '../ui/undo/undo-bar';
 import { Folding } from '../workers/folding.service';
 import { AnswerCard, type Chosen } from './answer-card/answer-card';
+import { ThingEditor } from '../shelf/thing-editor/thing-editor';
 import { ContentsEditor } from './contents-editor/contents-editor';
 import { readLine, type Reading } from './purpose-reading';
 import { RankedAnswers } from './ranked-answers/ranked-answers';
 import { SheetHolds } from './sheet-holds/sheet-holds';
+import { readWeights, writeWeights } from './weights-query';
 import { answersTo, type FormAnswer } from './start-answers';
 
 /** How often it should fit when the hand misses its marks; null for a hand that misses nothing. */
@@ -46,7 +50,6 @@ const CONFIDENCES = [
 type ConfidenceId = (typeof CONFIDENCES)[number]['id'];
 
 const CHIPS_AT_FIRST = 7;
-const BLOCKS_FIRST = 2;
 const FAULT_AFTER_MS = 450;
 const TYPING_MS = 60;
 
@@ -60,27 +63,17 @@ function readUnits(text: string | null): number {
 
 const flag = (text: string | null): boolean | null => (text === null ? null : text === '1');
 
-function severalIn(purpose: Purpose | null): boolean {
-  return purpose?.kind === 'hold' && purpose.pieces.reduce((sum, { count }) => sum + count, 0) > 1;
-}
-
-/** The block that a purpose is, if it is one thing with three sizes. */
-function blockOf(purpose: Purpose | null): Block | null {
-  if (purpose?.kind !== 'hold' || severalIn(purpose)) return null;
-  const [{ thing }] = purpose.pieces;
-  return thing.shape === 'block'
-    ? { lengthMm: thing.lengthMm, widthMm: thing.widthMm, heightMm: thing.heightMm }
-    : null;
-}
-
 const alike = <T>(a: T, b: T): boolean => JSON.stringify(a) === JSON.stringify(b);
+
+/** The unit of an address' bare numbers: mm unless it says so. */
+const unitOf = (text: string | null): ShownUnit => (text === 'in' || text === 'cm' ? text : 'mm');
 
 const isEase = (text: string | null): text is EaseId => text !== null && text in EASES;
 
 /** One line to type in, and answers beneath. No job has to exist. */
 @Component({
   selector: 'oc-start-page',
-  imports: [AnswerCard, ContentsEditor, Icon, RankedAnswers, SheetHolds],
+  imports: [AnswerCard, ContentsEditor, Icon, RankedAnswers, SheetHolds, ThingEditor],
   templateUrl: './start-page.html',
   styleUrl: './start-page.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -98,16 +91,15 @@ export class StartPage {
   /** The maker's own things, then those that many people own, as they would be typed. */
   protected readonly allThings = computed(() => {
     const { unit } = this.settings.current();
-    const written = (block: Block): string => formatSizes([block.lengthMm, block.widthMm, block.heightMm], unit);
-    const [blocks, others] = [
-      COMMON_THINGS.map(({ id, name, ...block }) => ({ id, name, text: written(block), own: false })),
-      COMMON_PURPOSES.map((one) => ({ ...one, own: false })),
-    ];
+    const written = (text: string): string => {
+      const reading = readLine(text, 'mm');
+      return reading.kind === 'purpose' ? writePurpose(reading.purpose, unit) : text;
+    };
     return [
-      ...this.things.rows().map(({ id, name, block }) => ({ id, name, text: written(block), own: true })),
-      ...blocks.slice(0, BLOCKS_FIRST),
-      ...others,
-      ...blocks.slice(BLOCKS_FIRST),
+      ...this.things
+        .rows()
+        .map(({ id, name, purpose }) => ({ id, name, text: writePurpose(purpose, unit), own: true })),
+      ...COMMON_PURPOSES.map(({ id, name, text }) => ({ id, name, text: written(text), own: false })),
     ];
   });
   protected readonly unfolded = signal(false);
@@ -121,6 +113,10 @@ export class StartPage {
   }));
 
   protected readonly text = signal(this.query.get('holds') ?? '');
+  /** The unit that the address was written in, until its text stands in the unit of this workshop. */
+  private readonly arrivedIn = signal<ShownUnit | null>(unitOf(this.query.get('unit')));
+  /** Whether what is asked is being written down among the maker's own things. */
+  protected readonly keeping = signal(false);
   private readonly easeAsked = signal<EaseId | null>(
     isEase(this.query.get('ease')) ? (this.query.get('ease') as EaseId) : null,
   );
@@ -129,7 +125,9 @@ export class StartPage {
   private readonly picked = signal<{ readonly name: string; readonly text: string } | null>(null);
   protected readonly starting = signal(false);
 
-  protected readonly reading = computed((): Reading => readLine(this.text(), this.settings.current().unit));
+  protected readonly reading = computed((): Reading =>
+    readLine(this.text(), this.arrivedIn() ?? this.settings.current().unit),
+  );
   protected readonly purpose = computed(() => {
     const reading = this.reading();
     return reading.kind === 'purpose' ? reading.purpose : null;
@@ -139,7 +137,10 @@ export class StartPage {
     return reading.kind === 'sheet' ? reading.sheet : null;
   });
   /** One block by itself: what a job for a tray can be started with. */
-  protected readonly block = computed(() => blockOf(this.purpose()));
+  protected readonly block = computed(() => {
+    const purpose = this.purpose();
+    return purpose && blockOf(purpose);
+  });
 
   protected readonly confidences = CONFIDENCES;
   protected readonly confidence = signal<ConfidenceId>(
@@ -147,9 +148,13 @@ export class StartPage {
   );
   private readonly turnAsked = signal<boolean | null>(flag(this.query.get('turn')));
   /** A set is packed any way round; one thing stands as it was measured. */
-  protected readonly turns = computed(() => this.turnAsked() ?? severalIn(this.purpose()));
+  protected readonly turns = computed(() => {
+    const purpose = this.purpose();
+    return this.turnAsked() ?? (purpose !== null && countOf(purpose) > 1);
+  });
   /** Among how many equal pieces the contents are divided. */
   protected readonly units = signal(readUnits(this.query.get('units')));
+  protected readonly weights = signal(readWeights(this.query.get('weigh')));
   protected readonly mostUnits = MOST_UNITS;
   protected readonly fingers = signal(flag(this.query.get('fingers')) ?? false);
   protected readonly options = computed((): SizeOptions => ({
@@ -209,10 +214,21 @@ export class StartPage {
   constructor() {
     this.papers.refresh();
     this.things.refresh();
+    // Bare numbers in an address mean what they meant to whoever wrote it.
+    effect(() => {
+      const [arrivedIn, reading, { unit }] = [this.arrivedIn(), this.reading(), this.settings.current()];
+      if (!arrivedIn || !this.settings.known()) return;
+      if (arrivedIn !== unit && reading.kind === 'purpose') this.text.set(writePurpose(reading.purpose, unit));
+      if (arrivedIn !== unit && reading.kind === 'sheet')
+        this.text.set(`sheet ${exactSizes([reading.sheet.widthMm, reading.sheet.heightMm], unit)}`);
+      this.arrivedIn.set(null);
+    });
     // The address always says what is asked, so it can be kept, shared and returned to.
     effect(() => {
       const asked = new URLSearchParams();
       if (this.text().trim()) asked.set('holds', this.text().trim());
+      const unit = this.arrivedIn() ?? this.settings.current().unit;
+      if (unit !== 'mm') asked.set('unit', unit);
       const ease = this.easeAsked();
       if (ease) asked.set('ease', ease);
       if (this.confidence() !== '90') asked.set('sure', this.confidence());
@@ -220,6 +236,8 @@ export class StartPage {
       if (turn !== null) asked.set('turn', turn ? '1' : '0');
       if (this.fingers()) asked.set('fingers', '1');
       if (this.units() > 1) asked.set('units', `${this.units()}`);
+      const weigh = writeWeights(this.weights());
+      if (weigh) asked.set('weigh', weigh);
       this.location.replaceState('/', asked.toString());
     });
   }

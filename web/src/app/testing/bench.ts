@@ -4,7 +4,7 @@ import type { Type } from '@angular/core';
 import { type ComponentFixture, TestBed } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
 import type { Job, Paper, Piece, Settings, Thing } from '@odd-corner/contract';
-import { makeTray, sizeTray, type SizeOptions } from '@odd-corner/core';
+import { makeTray, parsePurpose, sizeTray, type SizeOptions } from '@odd-corner/core';
 import { foldingTasks } from '../workers/folding-tasks';
 import { FOLDING_WORKER } from '../workers/folding-worker-token';
 
@@ -48,7 +48,7 @@ export const aPaper = (more: Partial<Paper> = {}): Paper => ({
 export const aThing = (more: Partial<Thing> = {}): Thing => ({
   id: id(2),
   name: 'Fuses',
-  block: { lengthMm: 42, widthMm: 38, heightMm: 20 },
+  purpose: parsePurpose('42 x 38 x 20'),
   version: 1,
   ...more,
 });

@@ -1,18 +1,18 @@
-import { ChangeDetectionStrategy, Component, inject, output, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, inject, input, output, signal } from '@angular/core';
 import { thingDraft } from '@odd-corner/contract';
-import { parseBlock, ParseLengthError } from '@odd-corner/core';
+import { ParseLengthError, parsePurpose } from '@odd-corner/core';
 import { Things } from '../../data/things';
 import { WorkshopSettings } from '../../data/workshop-settings';
 import { check, type FieldFaults } from '../../ui/field-faults';
 import { UndoBar } from '../../ui/undo/undo-bar';
 
-/** Writes down a thing with its sizes. */
+/** Writes down a thing, or a set of them, to be picked again. */
 @Component({
   selector: 'oc-thing-editor',
   template: `<form
     class="card"
     novalidate
-    (submit)="$event.preventDefault(); submit(name.value, size.value)"
+    (submit)="$event.preventDefault(); submit(name.value, holds.value)"
     (keydown.escape)="closed.emit()"
   >
     <div class="field">
@@ -28,17 +28,18 @@ import { UndoBar } from '../../ui/undo/undo-bar';
       <p id="t-name-note" class="wrong">{{ faults()['name'] }}</p>
     </div>
     <div class="field">
-      <label for="t-size">Length x width x height</label>
+      <label for="t-holds">What it is, and how large</label>
       <input
-        id="t-size"
+        id="t-holds"
         class="input"
         autocomplete="off"
-        placeholder="60 x 45 x 22"
-        #size
-        [attr.aria-invalid]="faults()['block'] ? 'true' : null"
-        aria-describedby="t-size-note"
+        placeholder="60 x 45 x 22, or 4 tickets 105 x 74"
+        [value]="text()"
+        #holds
+        [attr.aria-invalid]="faults()['purpose'] ? 'true' : null"
+        aria-describedby="t-holds-note"
       />
-      <p id="t-size-note" class="wrong">{{ faults()['block'] }}</p>
+      <p id="t-holds-note" class="wrong">{{ faults()['purpose'] }}</p>
     </div>
     <div class="row">
       <button type="submit" class="button call">Keep it</button>
@@ -56,23 +57,25 @@ import { UndoBar } from '../../ui/undo/undo-bar';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class ThingEditor {
+  /** What stands there at first. */
+  readonly text = input('');
   readonly closed = output();
   private readonly things = inject(Things);
   private readonly settings = inject(WorkshopSettings);
   private readonly undo = inject(UndoBar);
   protected readonly faults = signal<FieldFaults>({});
 
-  protected submit(name: string, size: string): void {
-    const sizeFault: Record<string, string> = {};
-    let block: unknown = { lengthMm: 1, widthMm: 1, heightMm: 1 };
+  protected submit(name: string, holds: string): void {
+    let purpose: unknown;
+    let unread: FieldFaults = {};
     try {
-      block = parseBlock(size, this.settings.current().unit);
+      purpose = parsePurpose(holds, this.settings.current().unit);
     } catch (error) {
       if (!(error instanceof ParseLengthError)) throw error;
-      sizeFault['block'] = error.message;
+      unread = { purpose: error.message };
     }
-    const read = check(thingDraft, { name, block });
-    const faults = { ...('faults' in read ? read.faults : {}), ...sizeFault };
+    const read = check(thingDraft, { name, purpose });
+    const faults = { ...('faults' in read ? read.faults : {}), ...unread };
     this.faults.set(faults);
     if ('faults' in read || Object.keys(faults).length) return;
     this.things

@@ -1,4 +1,13 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, signal } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  inject,
+  input,
+  linkedSignal,
+  model,
+  signal,
+} from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import type { Paper } from '@odd-corner/contract';
 import {
@@ -18,6 +27,7 @@ import {
 import { concat, map, of, scan, switchMap } from 'rxjs';
 import { Folding } from '../../workers/folding.service';
 import { AnswerRow } from '../answer-row/answer-row';
+import { MOST_WEIGHT } from '../weights-query';
 import { CompareAnswers } from '../compare-answers/compare-answers';
 
 interface Known {
@@ -44,9 +54,11 @@ export class RankedAnswers {
   readonly papers = input.required<readonly Paper[]>();
   /** How many equal pieces share the purpose. */
   readonly units = input(1);
+  /** How much each reason counts. */
+  readonly weights = model<Weights>(USUAL_WEIGHTS);
   private readonly folding = inject(Folding);
   protected readonly criteria = (Object.keys(CRITERIA) as Criterion[]).map((key) => ({ key, ...CRITERIA[key] }));
-  protected readonly weights = signal<Weights>(USUAL_WEIGHTS);
+  protected readonly mostWeight = MOST_WEIGHT;
   protected readonly most = MOST_COMPARED;
 
   private readonly asked = computed(() => ({ purpose: this.purpose(), options: this.options() }));

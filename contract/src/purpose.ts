@@ -1,0 +1,28 @@
+import type { Purpose } from '@odd-corner/core';
+import * as z from 'zod';
+import { lengthMm } from './shared';
+
+/** One thing to be held, in mm. */
+const heldThing = z.discriminatedUnion('shape', [
+  z.object({ shape: z.literal('flat'), widthMm: lengthMm, heightMm: lengthMm, thickMm: lengthMm }),
+  z.object({ shape: z.literal('block'), lengthMm, widthMm: lengthMm, heightMm: lengthMm }),
+  z.object({ shape: z.literal('cylinder'), diameterMm: lengthMm, lengthMm }),
+  z.object({ shape: z.literal('ball'), diameterMm: lengthMm }),
+]);
+
+const held = z.object({
+  name: z.string().trim().min(1).max(80),
+  count: z.int().min(1).max(2000),
+  thing: heldThing,
+});
+
+/** What a folded thing is for: to hold, to be filled, to sit on a strap or a page, to carry, to let a bead run. */
+export const anyPurpose = z.discriminatedUnion('kind', [
+  z.object({ kind: z.literal('hold'), pieces: z.array(held).min(1).max(40).readonly() }),
+  z.object({ kind: z.literal('loose'), piece: held }),
+  z.object({ kind: z.literal('liquid'), ml: z.number().positive().max(20_000) }),
+  z.object({ kind: z.literal('strap'), widthMm: lengthMm, thickMm: lengthMm }),
+  z.object({ kind: z.literal('pages'), thickMm: lengthMm, gripMm: lengthMm }),
+  z.object({ kind: z.literal('load'), grams: z.number().positive().max(20_000), centreMm: lengthMm }),
+  z.object({ kind: z.literal('bead'), diameterMm: lengthMm }),
+]) satisfies z.ZodType<Purpose>;
