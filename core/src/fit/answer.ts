@@ -4,6 +4,7 @@ import { sheetFor } from '../forms/make';
 import type { Purpose } from './contents';
 import { isSized, type SizedForm, sizeFor, type SizeOptions, type Unmet } from './size-for';
 import { cavityAt, modelOf, outerAt, waysOf } from './size-model';
+import { roomSums, type SizeSum } from './size-sums';
 
 /** What is known about one form: first for a hand that misses nothing, then with the confidence that was asked for. */
 export interface FormAnswered {
@@ -43,6 +44,8 @@ export interface Held {
   readonly sheet: SheetSize;
   readonly cavity: Cavity;
   readonly outer: { readonly lengthMm: number; readonly widthMm: number; readonly heightMm: number };
+  /** What room and outside come from. */
+  readonly sums: readonly SizeSum[];
 }
 
 /** What each form will hold that takes a sheet as it is, folded without measuring; forms that do not take it are left out. */
@@ -69,6 +72,14 @@ export function holds(sheet: SheetSize, { thicknessMm }: { readonly thicknessMm:
     }
     const model = modelOf(way);
     const point = { sheet: size, lengths, thicknessMm };
-    return [{ formId: form.id, sheet: size, cavity: cavityAt(model, point), outer: outerAt(model, point) }];
+    return [
+      {
+        formId: form.id,
+        sheet: size,
+        cavity: cavityAt(model, point),
+        outer: outerAt(model, point),
+        sums: roomSums(way, point),
+      },
+    ];
   });
 }

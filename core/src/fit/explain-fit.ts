@@ -3,19 +3,9 @@ import { formatLength, type ShownUnit } from '../measure/format-length';
 import { RULERS, unitOnRuler } from '../measure/ruler';
 import type { WhyLine } from './explain-sizing';
 import type { Need } from './needs';
+import { quantity, rounded } from './quantity';
 import type { SizedForm, SizeOptions } from './size-for';
-
-const rounded = (value: number, places: number): string => `${Math.round(value * 10 ** places) / 10 ** places}`;
-
-/** A quantity of a need with its unit; lengths as the maker reads them. */
-export function quantity(value: number, unit: Need['unit'], shown: ShownUnit): string {
-  if (unit !== 'mm') return `${rounded(value, value < 10 ? 1 : 0)} ${unit}`;
-  return shown === 'in'
-    ? `${formatLength(value, 'in')} (${rounded(value, 1)} mm)`
-    : shown === 'cm'
-      ? `${rounded(value / 10, 2)} cm`
-      : `${rounded(value, 1)} mm`;
-}
+import { explainSum } from './size-sums';
 
 /** What each need comes to, what decided the sheet, and how sure it is, in plain words with the figures put in. */
 export function explainFit(answer: SizedForm, options: SizeOptions, unit: ShownUnit): readonly WhyLine[] {
@@ -37,15 +27,7 @@ export function explainFit(answer: SizedForm, options: SizeOptions, unit: ShownU
       figures: `${fit.arrangement.placements.length} things fill ${a} × ${b} × ${c}`,
     });
   }
-  const { outer, cavity } = answer;
-  if (cavity.kind === 'box') {
-    const grown = (outside: number, inside: number): string =>
-      `${quantity(inside, 'mm', unit)} inside + ${quantity(outside - inside, 'mm', unit)} of paper = ${quantity(outside, 'mm', unit)}`;
-    lines.push({
-      what: 'Outside',
-      figures: `${grown(outer.lengthMm, cavity.lengthMm)} long, ${grown(outer.widthMm, cavity.widthMm)} wide, ${quantity(outer.heightMm, 'mm', unit)} high`,
-    });
-  }
+  lines.push(...answer.sums.map((sum) => explainSum(sum, unit)));
   lines.push({
     what: 'Paper in the walls',
     figures: `one layer is ${rounded(options.thicknessMm, 2)} mm; ${layers.map(({ name, count }) => `${name}: ${count}`).join(', ')}. Room and outside are measured with it.`,

@@ -11,6 +11,8 @@ export * from './write-purpose';
 export * from './arrange';
 export * from './needs';
 export * from './size-model';
+export * from './size-sums';
+export * from './quantity';
 export * from './misses';
 export * from './pouch-volume';
 export * from './size-for';

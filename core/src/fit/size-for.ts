@@ -6,6 +6,7 @@ import { type Misses, missesOf } from './misses';
 import { type Fit, type FitOptions, fitOf, prepare, type Prepared } from './needs';
 import { pouchMl } from './pouch-volume';
 import { cavityAt, modelOf, outerAt, type SizeModel, type SizePoint, type Way, waysOf } from './size-model';
+import { roomSums, type SizeSum } from './size-sums';
 
 export interface SizeOptions extends FitOptions {
   readonly ruler: RulerId;
@@ -30,6 +31,8 @@ export interface SizedForm {
   readonly lengths: readonly number[];
   readonly cavity: Cavity;
   readonly outer: FormSizes['outer'];
+  /** What room and outside come from. */
+  readonly sums: readonly SizeSum[];
   readonly fit: Fit;
   readonly decided: DecidedBy;
   /** The need that comes next. */
@@ -244,6 +247,7 @@ function found({ search, point }: Found): SizedForm {
     lengths: point.lengths,
     cavity: cavityAt(model, point),
     outer: outerAt(model, point),
+    sums: roomSums(way, point),
     fit,
     decided: short ? { kind: 'need', name: tight[0].name } : { kind: 'fingers' },
     next: tight[1]?.name ?? null,

@@ -87,8 +87,14 @@ function middleRatio({ sheetShape }: Form): number {
   return least + Math.min(0.15, (most - least) / 2);
 }
 
-/** Folds a few pieces and reads off how all sizes follow from sheet, lengths and thickness. */
-export function sizeModel(way: Way): SizeModel {
+/**
+ * Folds a few pieces and reads off how all sizes follow from sheet, lengths and thickness.
+ * @param read which sizes, by name
+ */
+export function sizeModel(
+  way: Way,
+  read: (sizes: FormSizes) => Readonly<Record<string, number>> = flattened,
+): SizeModel {
   const form = FORMS[way.formId];
   const square = form.sheetShape === 'square';
   const long = SCALE_MM * middleRatio(form);
@@ -97,10 +103,10 @@ export function sizeModel(way: Way): SizeModel {
   for (const key of way.lengths) at[key] = middleOf(form, key, base, at, way.choices);
   const first = foldedAt(way, base, at);
   const sizes = measuredAt(first, 0);
-  const names = Object.keys(flattened(sizes));
-  const origin = flattened(sizes);
+  const origin = read(sizes);
+  const names = Object.keys(origin);
   const slope = (other: FormSizes, by: number): number[] => {
-    const row = flattened(other);
+    const row = read(other);
     return names.map((name) => (row[name] - origin[name]) / by);
   };
   const columns: number[][] = [];

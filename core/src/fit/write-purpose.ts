@@ -12,7 +12,9 @@ export function exactSizes(sizesMm: readonly number[], unit: ShownUnit): string 
   const exact = figures.every(
     (figure, k) => figure !== '0' && sameLength(parseLength(`${figure} ${unit}`), sizesMm[k]),
   );
-  return exact ? `${figures.join(' × ')} ${unit}` : `${sizesMm.map((mm) => Number(mm.toPrecision(DIGITS))).join(' × ')} mm`;
+  return exact
+    ? `${figures.join(' × ')} ${unit}`
+    : `${sizesMm.map((mm) => Number(mm.toPrecision(DIGITS))).join(' × ')} mm`;
 }
 
 const sameLength = (a: number, b: number): boolean => Math.abs(a - b) <= 1e-11 * b;

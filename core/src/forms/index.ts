@@ -1,5 +1,6 @@
 export * from './form';
 export * from './all-forms';
+export * from './cavity-facts';
 export * from './make';
 export * from './scaled';
 export * from './square-tray/square-tray';

@@ -25,6 +25,8 @@ import {
   scaledFolding,
   sheetFor,
   type SheetSize,
+  type SizeSum,
+  sizeSums,
   stackScene,
   type StackRequest,
   type Drawing,
@@ -280,6 +282,17 @@ export const foldingTasks = {
       if (flat) lies.push({ name: 'flat', scene: pieceScene(flat, sizes) });
       return { sizes, creasePattern: creasePicture(finished), lies, steps };
     });
+  },
+
+  /** What each size of a piece comes from. */
+  sums({ formId, sheet, params, thicknessMm }: FormAsked): readonly SizeSum[] {
+    try {
+      return sizeSums(formId, sheet, params, thicknessMm);
+    } catch (error) {
+      // What cannot be folded is told where it is tried.
+      if (error instanceof RangeError || error instanceof FoldRefused) return [];
+      throw error;
+    }
   },
 
   /**

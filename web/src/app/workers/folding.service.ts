@@ -7,6 +7,7 @@ import type {
   FormAnswered,
   Held,
   SheetSize,
+  SizeSum,
   StackRequest,
   TrayRequest,
 } from '@odd-corner/core';
@@ -83,6 +84,10 @@ export class Folding {
 
   tried(asked: FormAsked): Observable<Tried> {
     return defer(() => this.worker.tried(asked));
+  }
+
+  sums(asked: FormAsked): Observable<readonly SizeSum[]> {
+    return defer(() => this.worker.sums(asked));
   }
 
   formSteps(asked: FormStepsAsked): Observable<ShownSteps> {

@@ -1,18 +1,37 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, input, linkedSignal } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  inject,
+  input,
+  linkedSignal,
+  signal,
+} from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { DomSanitizer } from '@angular/platform-browser';
 import { ActivatedRoute, Router, RouterLink } from '@angular/router';
-import { caliperOf, COMMON_PAPER, FORMS, type ParamField, printedPartSvg, type SheetSize } from '@odd-corner/core';
-import { of, scan, switchMap } from 'rxjs';
+import {
+  caliperOf,
+  cavityFacts,
+  COMMON_PAPER,
+  explainSum,
+  FORMS,
+  type ParamField,
+  printedPartSvg,
+  type SheetSize,
+} from '@odd-corner/core';
+import { combineLatest, of, scan, switchMap } from 'rxjs';
+import { WorkshopSettings } from '../../data/workshop-settings';
 import { DrawingView, PLAIN_PAPER } from '../../ui/drawing-view/drawing-view';
 import { Icon } from '../../ui/icon/icon';
 import { LengthFigure } from '../../ui/length-text/length-figure';
 import { LengthPipe } from '../../ui/length-text/length.pipe';
 import { SizesPipe } from '../../ui/length-text/sizes.pipe';
 import { PaperModel } from '../../ui/paper-model/paper-model';
+import { Why } from '../../ui/why/why';
 import { Folding, type OpeningState } from '../../workers/folding.service';
 import type { FormAsked, Lie, TriedPiece } from '../../workers/folding-tasks';
-import { cavityFacts } from '../cavity-facts';
 import { readFormQuery, writeFormQuery } from '../form-query';
 
 const LARGEST_MM = 600;
@@ -26,7 +45,7 @@ interface Shown {
 /** A form to be tried: sheet and settings to be dragged, sizes, creases and the folded piece following. */
 @Component({
   selector: 'oc-try-form',
-  imports: [DrawingView, Icon, LengthFigure, LengthPipe, PaperModel, RouterLink, SizesPipe],
+  imports: [DrawingView, Icon, LengthFigure, LengthPipe, PaperModel, RouterLink, SizesPipe, Why],
   templateUrl: './try-form.html',
   styleUrl: './try-form.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -34,6 +53,7 @@ interface Shown {
 export class TryForm {
   readonly id = input.required<string>();
   private readonly folding = inject(Folding);
+  private readonly settings = inject(WorkshopSettings);
   private readonly route = inject(ActivatedRoute);
   private readonly router = inject(Router);
   private readonly safe = inject(DomSanitizer);
@@ -76,6 +96,15 @@ export class TryForm {
     ),
     { initialValue: null as OpeningState | null },
   );
+  /** What the sizes come from is worked out once somebody asks. */
+  protected readonly whyAsked = signal(false);
+  private readonly sums = toSignal(
+    combineLatest([toObservable(this.asked), toObservable(this.whyAsked)]).pipe(
+      switchMap(([asked, open]) => (open ? this.folding.sums(asked) : of([]))),
+    ),
+    { initialValue: [] },
+  );
+  protected readonly why = computed(() => this.sums().map((sum) => explainSum(sum, this.settings.current().unit)));
   /** Which of its lies is shown. */
   protected readonly lie = linkedSignal<string, Lie['name']>({ source: this.id, computation: () => 'finished' });
   protected readonly scene = computed(() => {

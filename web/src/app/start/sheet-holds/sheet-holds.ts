@@ -1,17 +1,18 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
-import { caliperOf, COMMON_PAPER, FORMS, type Held, type SheetSize } from '@odd-corner/core';
+import { caliperOf, cavityFacts, COMMON_PAPER, explainSum, FORMS, type Held, type SheetSize } from '@odd-corner/core';
 import { map, switchMap } from 'rxjs';
-import { cavityFacts } from '../../forms/cavity-facts';
+import { WorkshopSettings } from '../../data/workshop-settings';
 import { writeFormQuery } from '../../forms/form-query';
 import { LengthPipe } from '../../ui/length-text/length.pipe';
+import { Why } from '../../ui/why/why';
 import { Folding } from '../../workers/folding.service';
 
 /** The other way round: what each form will hold that takes a sheet as it is. */
 @Component({
   selector: 'oc-sheet-holds',
-  imports: [LengthPipe, RouterLink],
+  imports: [LengthPipe, RouterLink, Why],
   templateUrl: './sheet-holds.html',
   styleUrl: './sheet-holds.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -19,6 +20,7 @@ import { Folding } from '../../workers/folding.service';
 export class SheetHolds {
   readonly sheet = input.required<SheetSize>();
   private readonly folding = inject(Folding);
+  private readonly settings = inject(WorkshopSettings);
   private readonly held = toSignal(
     toObservable(this.sheet).pipe(
       switchMap((sheet) =>
@@ -28,9 +30,10 @@ export class SheetHolds {
     { initialValue: null },
   );
   protected readonly known = computed(() =>
-    this.held()?.map(({ formId, sheet, cavity }) => ({
+    this.held()?.map(({ formId, sheet, cavity, sums }) => ({
       form: FORMS[formId],
       facts: cavityFacts(cavity),
+      why: sums.map((sum) => explainSum(sum, this.settings.current().unit)),
       query: writeFormQuery({ sheet, params: {} }),
     })),
   );

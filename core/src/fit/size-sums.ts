@@ -1,0 +1,125 @@
+import { CAVITY_NAMES, OUTER_NAMES } from '../forms/cavity-facts';
+import { FORMS } from '../forms/all-forms';
+import type { FormSizes, SheetSize } from '../forms/form';
+import { make } from '../forms/make';
+import type { ShownUnit } from '../measure/format-length';
+import type { WhyLine } from './explain-sizing';
+import { quantity } from './quantity';
+import { modelOf, type SizeModel, sizeModel, type SizePoint, type Way } from './size-model';
+
+/** So many times a length, in mm. */
+export interface SizeTerm {
+  readonly of: string;
+  readonly mm: number;
+  readonly times: number;
+}
+
+/** A size as the sum that it comes from; what depends on nothing is the rest. */
+export interface SizeSum {
+  readonly name: string;
+  readonly mm: number;
+  readonly terms: readonly SizeTerm[];
+  readonly restMm: number;
+}
+
+/** Smaller shares than this are what rounding left, in mm. */
+const NOTHING_MM = 1e-6;
+/** A sum that misses what was measured by more, as a share of the sheet, does not explain it. */
+const AGREES = 1e-6;
+
+/** The lengths that sizes depend on, in the order of a model's rows. */
+function lengthsAt({ way }: SizeModel, { sheet, lengths, thicknessMm }: SizePoint): { of: string; mm: number }[] {
+  const { sheetShape, fields } = FORMS[way.formId];
+  const square = sheetShape === 'square';
+  return [
+    { of: square ? 'sheet' : 'sheet’s long side', mm: sheet.widthMm },
+    { of: 'sheet’s short side', mm: square ? 0 : sheet.heightMm },
+    ...way.lengths.map((key, k) => ({
+      of: fields.find((field) => field.key === key)?.label.toLowerCase() ?? key,
+      mm: lengths[k],
+    })),
+    { of: 'one layer of paper', mm: thicknessMm },
+  ];
+}
+
+/** What all sizes of a model come from at a point. */
+function sumsAt(model: SizeModel, point: SizePoint): SizeSum[] {
+  const given = lengthsAt(model, point);
+  return model.names.map((name, r) => {
+    const row = model.rows[r];
+    const restMm = row[given.length];
+    const terms = given
+      .map(({ of, mm }, k) => ({ of, mm, times: row[k] }))
+      .filter(({ mm, times }) => Math.abs(mm * times) > NOTHING_MM);
+    return { name, mm: terms.reduce((sum, { mm, times }) => sum + mm * times, restMm), terms, restMm };
+  });
+}
+
+/** What room and outside of a form come from, of those sizes that are told. */
+export function roomSums(way: Way, point: SizePoint): readonly SizeSum[] {
+  const model = modelOf(way);
+  const words: Record<string, string> = { ...CAVITY_NAMES[model.kind] };
+  for (const [key, name] of Object.entries(OUTER_NAMES)) words[`outer ${key}`] = name;
+  return sumsAt(model, point).flatMap((sum) => (words[sum.name] ? [{ ...sum, name: words[sum.name] }] : []));
+}
+
+/** All sizes of a piece by the names that are shown. */
+function named({ cavity, outer, lengths }: FormSizes): Readonly<Record<string, number>> {
+  const row: Record<string, number> = {};
+  for (const [key, name] of Object.entries(CAVITY_NAMES[cavity.kind]))
+    row[name] = (cavity as unknown as Readonly<Record<string, number>>)[key];
+  for (const { name, mm } of lengths) row[name[0].toUpperCase() + name.slice(1)] = mm;
+  for (const [key, name] of Object.entries(OUTER_NAMES)) row[name] = outer[key as keyof FormSizes['outer']];
+  return row;
+}
+
+const lastModels = new Map<string, SizeModel>();
+
+/**
+ * What each size of a piece comes from, made as asked: of those that a sum explains.
+ * @throws RangeError for a sheet or parameters out of their range
+ */
+export function sizeSums(
+  formId: string,
+  sheet: SheetSize,
+  params: Readonly<Record<string, unknown>>,
+  thicknessMm: number,
+): readonly SizeSum[] {
+  const isLength = (key: string): boolean =>
+    FORMS[formId].fields.some((field) => field.key === key && field.input.kind === 'length') &&
+    typeof params[key] === 'number';
+  const way: Way = {
+    formId,
+    choices: Object.fromEntries(Object.entries(params).filter(([key]) => !isLength(key))),
+    lengths: Object.keys(params).filter(isLength),
+  };
+  const key = JSON.stringify(way);
+  let model = lastModels.get(key);
+  if (!model) {
+    lastModels.clear();
+    lastModels.set(key, (model = sizeModel(way, named)));
+  }
+  const [longer, shorter] = [Math.max(sheet.widthMm, sheet.heightMm), Math.min(sheet.widthMm, sheet.heightMm)];
+  const point: SizePoint = {
+    sheet: { widthMm: longer, heightMm: shorter },
+    lengths: way.lengths.map((one) => params[one] as number),
+    thicknessMm,
+  };
+  const measured = named(make(formId, { sheet, params, paper: { thicknessMm } }).sizes);
+  return sumsAt(model, point).filter(({ name, mm }) => Math.abs(mm - measured[name]) < AGREES * longer);
+}
+
+const figure = (times: number): string => `${Math.round(times * 1e4) / 1e4}`;
+
+/** A sum in plain words, with the figures put in: `0.7071 × sheet 150 mm − 2 × walls 32 mm = 42.1 mm`. */
+export function explainSum({ name, mm, terms, restMm }: SizeSum, unit: ShownUnit): WhyLine {
+  const parts = [
+    ...terms.map(({ of, mm: length, times }) => ({
+      minus: times < 0,
+      text: `${figure(Math.abs(times)) === '1' ? '' : `${figure(Math.abs(times))} × `}${of} ${quantity(length, 'mm', unit, length < 1 ? 3 : 1)}`,
+    })),
+    ...(Math.abs(restMm) > NOTHING_MM ? [{ minus: restMm < 0, text: quantity(Math.abs(restMm), 'mm', unit) }] : []),
+  ];
+  const sum = parts.map(({ minus, text }, k) => `${minus ? (k ? ' − ' : '−') : k ? ' + ' : ''}${text}`).join('');
+  return { what: name, figures: `${sum} = ${quantity(mm, 'mm', unit)}` };
+}
