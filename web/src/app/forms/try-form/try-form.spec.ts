@@ -28,6 +28,37 @@ describe('trying any form', () => {
     }
   });
 
+  it('the walls of a tray follow the sheet, an eighth of its diagonal, and can be measured', async () => {
+    const bench = new PageBench(TryForm, { id: 'square-tray-and-eared-lid' });
+    await bench.settle(200);
+    for (const sheet of [150, 90, 420]) {
+      bench.type('#t-width', `${sheet}`);
+      await bench.settle(200);
+      expect(number(bench, 'walls between creases')).toBeCloseTo((sheet * Math.SQRT2) / 8, 0);
+    }
+    for (const end of ['min', 'max'] as const) {
+      const wall = Number(bench.find<HTMLInputElement>('#t-wallMm')[end]);
+      bench.type('#t-wallMm', `${wall}`);
+      await bench.settle(200);
+      expect(number(bench, 'walls between creases')).toBe(wall);
+      expect(bench.host.querySelectorAll('figure line.valley').length).toBeGreaterThan(10);
+    }
+  });
+
+  it('says what each size comes from, once asked', async () => {
+    const bench = new PageBench(TryForm, { id: 'closing-cube' });
+    await bench.settle(400);
+    expect(bench.text).not.toContain('0.2357 × sheet');
+    const why = bench.find<HTMLDetailsElement>('oc-why details');
+    why.open = true;
+    why.dispatchEvent(new Event('toggle'));
+    await bench.settle(1500);
+    expect(why.textContent).toContain('0.2357 × sheet 150 mm − 6 × one layer of paper');
+    bench.type('#t-width', '300');
+    await bench.settle(400);
+    expect(why.textContent).toContain('0.2357 × sheet 300 mm');
+  });
+
   it('a setting can be measured, and taken back to the usual', async () => {
     const bench = new PageBench(TryForm, { id: 'tuck-flap-envelope' });
     await bench.settle(200);

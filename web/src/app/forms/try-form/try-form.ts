@@ -20,18 +20,20 @@ import {
   type ParamField,
   printedPartSvg,
   type SheetSize,
+  squareTray,
 } from '@odd-corner/core';
 import { combineLatest, of, scan, switchMap } from 'rxjs';
 import { WorkshopSettings } from '../../data/workshop-settings';
 import { DrawingView, PLAIN_PAPER } from '../../ui/drawing-view/drawing-view';
 import { Icon } from '../../ui/icon/icon';
-import { LengthFigure } from '../../ui/length-text/length-figure';
 import { LengthPipe } from '../../ui/length-text/length.pipe';
 import { SizesPipe } from '../../ui/length-text/sizes.pipe';
 import { PaperModel } from '../../ui/paper-model/paper-model';
+import { Slider } from '../../ui/slider/slider';
 import { Why } from '../../ui/why/why';
 import { Folding, type OpeningState } from '../../workers/folding.service';
 import type { FormAsked, Lie, TriedPiece } from '../../workers/folding-tasks';
+import { LidAndSet } from '../lid-and-set/lid-and-set';
 import { readFormQuery, writeFormQuery } from '../form-query';
 
 const LARGEST_MM = 600;
@@ -45,7 +47,7 @@ interface Shown {
 /** A form to be tried: sheet and settings to be dragged, sizes, creases and the folded piece following. */
 @Component({
   selector: 'oc-try-form',
-  imports: [DrawingView, Icon, LengthFigure, LengthPipe, PaperModel, RouterLink, SizesPipe, Why],
+  imports: [DrawingView, Icon, LengthPipe, LidAndSet, PaperModel, RouterLink, SizesPipe, Slider, Why],
   templateUrl: './try-form.html',
   styleUrl: './try-form.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -58,6 +60,7 @@ export class TryForm {
   private readonly router = inject(Router);
   private readonly safe = inject(DomSanitizer);
   protected readonly paper = PLAIN_PAPER;
+  protected readonly tray = squareTray.id;
   protected readonly most = LARGEST_MM;
   protected readonly form = computed(() => FORMS[this.id()]);
   protected readonly oblong = computed(() => this.form().sheetShape !== 'square');
