@@ -2,6 +2,7 @@ import type { Point } from '../measure/point';
 import { area, clipSegment, intersect } from '../pattern/convex';
 import { type CreasePattern, faceOutline, isBorder, toleranceOf } from '../pattern/crease-pattern';
 import { crossingTable } from './crossing-table';
+import { type LayerOrder, sideOfFace } from './layer-order';
 import { findOverlaps, OVERLAP_SHARE, type Overlap, type PlaneSorting, sortIntoPlanes } from './overlaps';
 import { apart, boxOf } from './space-box';
 import { apply, inverse, type Point3, type Transform } from './transform';
@@ -58,36 +59,57 @@ const rotate = (m: Transform, x: number, y: number): Point3 => ({
 });
 const normalOf = (m: Transform): Point3 => ({ x: m[2], y: m[5], z: m[8] });
 
-/**
- * Builds the rules for a placed pattern: layers that coincide, and lines where sheets could cross.
- * @param kinds `crossing` leaves out the rules for stacks of three, for orders that are known to obey them
- */
+/** What hung together, unbent, while the paper came to lie as it does, and in which order it lay before. */
+export interface Unbent {
+  /** The piece that each face belongs to. */
+  readonly pieces: readonly number[];
+  readonly order: LayerOrder;
+}
+
+/** What is known of a placed pattern, and need not be found out. */
+export interface KnownLies {
+  /** `crossing` leaves out the rules for stacks of three, for orders that are known to obey them. */
+  readonly kinds?: 'all' | 'crossing';
+  /** Within one piece faces lie on each other as before, and obey the rules: those are left out. */
+  readonly unbent?: Unbent;
+}
+
+/** Builds the rules for a placed pattern: layers that coincide, and lines where sheets could cross. */
 export function layerProblem(
   pattern: CreasePattern,
   placed: readonly Transform[],
-  kinds: 'all' | 'crossing' = 'all',
+  { kinds = 'all', unbent }: KnownLies = {},
 ): LayerProblem {
   const n = pattern.faces.length;
   const sorted = sortIntoPlanes(pattern, placed);
-  const pairs = findOverlaps(pattern, placed, undefined, sorted);
+  const pieces = unbent?.pieces;
+  const lieOnEachOther = (i: number, j: number): boolean | undefined =>
+    unbent && unbent.pieces[i] === unbent.pieces[j] ? sideOfFace(unbent.order, i, j) !== 0 : undefined;
+  const pairs = findOverlaps(pattern, placed, lieOnEachOther, sorted);
   const pairOf = new Map(pairs.map((pair, k) => [pair.i * n + pair.j, k]));
   const rules: LayerRule[] = [];
   const piercing: number[][] = [];
-  if (kinds === 'all') stackRules(pattern, sorted, pairs, pairOf, rules);
+  if (kinds === 'all') stackRules(pattern, sorted, pairs, pairOf, rules, pieces);
 
   const strands = creaseStrands(pattern, placed);
   const tolerance = 100 * toleranceOf(pattern);
   const boxes = strands.map((strand) => boxOf([strand.a, strand.b]));
+  const hang = ({ faces: [a, b] }: Strand, c: number, d: number): boolean =>
+    pieces !== undefined && pieces[a] === pieces[b] && pieces[a] === pieces[c] && pieces[a] === pieces[d];
   for (let e = 0; e < strands.length; e++)
     for (let f = e + 1; f < strands.length; f++)
-      if (!apart(boxes[e], boxes[f], tolerance) && shareLine(strands[e], strands[f], tolerance))
+      if (
+        !hang(strands[e], ...strands[f].faces) &&
+        !apart(boxes[e], boxes[f], tolerance) &&
+        shareLine(strands[e], strands[f], tolerance)
+      )
         crossingRule(strands[e], strands[f], placed, n, pairOf, rules, piercing);
   for (let face = 0; face < n; face++) {
     const back = inverse(placed[face]);
     const outline = faceOutline(pattern, face);
     const box = boxOf(outline.map((p) => apply(placed[face], p)));
     strands.forEach((strand, e) => {
-      if (apart(boxes[e], box, tolerance)) return;
+      if (hang(strand, face, face) || apart(boxes[e], box, tolerance)) return;
       const through = strandInside(strand, face, back, outline, placed, tolerance);
       if (through) crossingRule(strand, through, placed, n, pairOf, rules, piercing);
     });
@@ -117,22 +139,26 @@ function stackRules(
   pairs: readonly Overlap[],
   pairOf: ReadonlyMap<number, number>,
   rules: LayerRule[],
+  pieces?: readonly number[],
 ): void {
   const n = pattern.faces.length;
   const smallest = OVERLAP_SHARE * pattern.size * pattern.size;
   const over: number[][] = pattern.faces.map(() => []);
   for (const { i, j } of pairs) over[i].push(j);
   for (let i = 0; i < n; i++) {
-    const shared = over[i].map((j) => intersect(outlines[i], outlines[j]));
-    const boxes = shared.map(flatBox);
+    const shared: (readonly Point[] | undefined)[] = [];
+    const boxes: (FlatBox | undefined)[] = [];
+    const sharedWith = (p: number): readonly Point[] => (shared[p] ??= intersect(outlines[i], outlines[over[i][p]]));
+    const boxWith = (p: number): FlatBox => (boxes[p] ??= flatBox(sharedWith(p)));
     for (let p = 0; p < over[i].length; p++)
       for (let q = p + 1; q < over[i].length; q++) {
-        if (!boxesMeet(boxes[p], boxes[q])) continue;
         const j = over[i][p];
         const k = over[i][q];
+        if (pieces && pieces[i] === pieces[j] && pieces[i] === pieces[k]) continue;
+        if (!boxesMeet(boxWith(p), boxWith(q))) continue;
         const jk = pairOf.get(j * n + k);
         if (jk === undefined) continue;
-        if (area(intersect(shared[p], shared[q])) <= smallest) continue;
+        if (area(intersect(sharedWith(p), sharedWith(q))) <= smallest) continue;
         const ij = pairOf.get(i * n + j)!;
         // Signs as seen from i's white side: j over i, k over j, k over i; the cycles are (+,+,-) and (-,-,+).
         rules.push({

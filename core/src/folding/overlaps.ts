@@ -73,12 +73,12 @@ export function sortIntoPlanes(pattern: CreasePattern, placed: readonly Transfor
 
 /**
  * All pairs i < j of faces that lie in one plane and share area.
- * @param worthAsking pairs for which it is false are passed over unmeasured
+ * @param known whether two faces share area, of pairs for which that is known; only the others are measured
  */
 export function findOverlaps(
   pattern: CreasePattern,
   placed: readonly Transform[],
-  worthAsking?: (i: number, j: number) => boolean,
+  known?: (i: number, j: number) => boolean | undefined,
   sorted: PlaneSorting = sortIntoPlanes(pattern, placed),
 ): Overlap[] {
   const found: Overlap[] = [];
@@ -102,8 +102,7 @@ export function findOverlaps(
       if (plane[i] !== plane[j]) continue;
       if (box[4 * i] > box[4 * j + 1] - margin || box[4 * j] > box[4 * i + 1] - margin) continue;
       if (box[4 * i + 2] > box[4 * j + 3] - margin || box[4 * j + 2] > box[4 * i + 3] - margin) continue;
-      if (worthAsking && !worthAsking(i, j)) continue;
-      if (area(intersect(outlines[i], outlines[j])) > smallest)
+      if (known?.(i, j) ?? area(intersect(outlines[i], outlines[j])) > smallest)
         found.push({ i, j, parallel: facing[i] === facing[j] ? 1 : -1 });
     }
   return found;

@@ -9,7 +9,14 @@ export function refine(pose: Pose, split: Split): Pose {
   const placed = faceFrom.map((old) => pose.placed[old]);
   const order = noOrder(pattern.faces.length);
   const n = pose.order.faces;
-  const overlapped = (i: number, j: number): boolean => pose.order.side[faceFrom[i] * n + faceFrom[j]] !== 0;
+  const parts = new Uint16Array(n);
+  for (const old of faceFrom) parts[old]++;
+  /** Faces that did not lie on each other do not now; whole ones that did still do; parts of faces have to be measured. */
+  const overlapped = (i: number, j: number): boolean | undefined => {
+    const [a, b] = [faceFrom[i], faceFrom[j]];
+    if (pose.order.side[a * n + b] === 0) return false;
+    return parts[a] === 1 && parts[b] === 1 ? true : undefined;
+  };
   for (const { i, j } of findOverlaps(pattern, placed, overlapped)) {
     order.side[i * order.faces + j] = pose.order.side[faceFrom[i] * n + faceFrom[j]];
     order.side[j * order.faces + i] = pose.order.side[faceFrom[j] * n + faceFrom[i]];

@@ -1,7 +1,7 @@
 import { type CreasePattern, isBorder } from '../pattern/crease-pattern';
 import { FoldRefused } from './fold-refused';
 import { type LayerOrder, sideOfFace } from './layer-order';
-import { layerProblem, type LayerProblem } from './layer-problem';
+import { layerProblem, type LayerProblem, type Unbent } from './layer-problem';
 import { piercingFaces } from './piercing';
 import { CLOSURE, place } from './place';
 import type { Pose } from './pose';
@@ -68,15 +68,10 @@ function rigidPieces({ faces, edges }: CreasePattern, keepsAngle: (edge: number)
 }
 
 /** Signs of the pairs that lay on each other before and hang together unbent: they cannot have changed places. */
-function keptPairs(
-  { pattern, pairs }: LayerProblem,
-  before: Pose,
-  keepsAngle: (edge: number) => boolean,
-): Map<number, number> {
-  const piece = rigidPieces(pattern, keepsAngle);
+function keptPairs({ pairs }: LayerProblem, { pieces, order }: Unbent): Map<number, number> {
   const kept = new Map<number, number>();
   pairs.forEach(({ i, j }, pair) => {
-    const side = piece[i] === piece[j] ? sideOfFace(before.order, i, j) : 0;
+    const side = pieces[i] === pieces[j] ? sideOfFace(order, i, j) : 0;
     if (side) kept.set(pair, side);
   });
   return kept;
@@ -114,10 +109,13 @@ export function settle(
   const { faces: placed, residual } = placeOrRefuse(pattern, angles, pinned, frame);
   const through = piercingFaces(pattern, placed);
   if (through) throw new FoldRefused('crosses', 'One part of the paper would go through another.', through);
-  const problem = layerProblem(pattern, placed);
+  const unbent = from && {
+    pieces: rigidPieces(pattern, (e) => !eitherWay?.has(e) && angles[e] === from.angles[e]),
+    order: from.order,
+  };
+  const problem = layerProblem(pattern, placed, { unbent });
   const byCreases = givenByCreases(problem, eitherWay ? angles.map((a, e) => (eitherWay.has(e) ? 0 : a)) : angles);
-  const kept = from && keptPairs(problem, from, (e) => !eitherWay?.has(e) && angles[e] === from.angles[e]);
-  const given = new Map([...(kept ?? []), ...byCreases]);
+  const given = new Map([...(unbent ? keptPairs(problem, unbent) : []), ...byCreases]);
   const n = pattern.faces.length;
   for (const { face, other, lies } of known) {
     const side = Math.sign(placed[face][8]) * (lies === 'over' ? 1 : -1);

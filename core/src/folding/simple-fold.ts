@@ -65,7 +65,10 @@ export function foldSimply(start: Pose, fold: SimpleFold): Folded {
   const frame = before.placed[pinned];
   const { faces: placed, residual } = placeOrRefuse(pattern, angles, pinned, frame);
   const order = noOrder(pattern.faces.length);
-  const problem = layerProblem(pattern, placed, 'crossing');
+  const problem = layerProblem(pattern, placed, {
+    kinds: 'crossing',
+    unbent: { pieces: moving.map(Number), order: before.order },
+  });
   for (const { i, j } of problem.pairs)
     for (const [a, b] of [
       [i, j],
