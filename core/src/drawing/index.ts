@@ -1,6 +1,7 @@
 export * from './draw';
 export * from './drawing';
 export * from './step-pictures';
+export * from './step-facts';
 export * from './surfaces';
 export * from './view';
 export * from './skin';

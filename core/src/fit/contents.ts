@@ -66,11 +66,11 @@ export function countOf(purpose: Purpose): number {
   return purpose.kind === 'hold' ? purpose.pieces.reduce((sum, { count }) => sum + count, 0) : 1;
 }
 
-/** The block that a purpose is, if it is one thing with three sizes. */
+/** The block that one solid thing fills as it stands; null for sets, flat things, and all that is not held in order. */
 export function blockOf(purpose: Purpose): BlockSize | null {
   if (purpose.kind !== 'hold' || countOf(purpose) > 1) return null;
   const [{ thing }] = purpose.pieces;
-  return thing.shape === 'block'
-    ? { lengthMm: thing.lengthMm, widthMm: thing.widthMm, heightMm: thing.heightMm }
-    : null;
+  if (thing.shape === 'flat') return null;
+  const [lengthMm, widthMm, heightMm] = boxOf(thing);
+  return { lengthMm, widthMm, heightMm };
 }

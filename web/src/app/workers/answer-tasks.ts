@@ -48,15 +48,15 @@ export const answerTasks = {
    */
   async answers(
     { purpose, options }: AnswersAsked,
-    tell: (answered: FormAnswered) => void | Promise<void>,
+    tell: (answered: FormAnswered) => unknown,
     wanted: () => Promise<boolean>,
   ): Promise<void> {
     await sizesKnown();
     if (purpose.kind === 'liquid' || purpose.kind === 'loose') learnPouch();
-    const heard: (void | Promise<void>)[] = [];
+    const heard: Promise<unknown>[] = [];
     let still = true;
     for (const answered of answering(purpose, options)) {
-      heard.push(tell(answered));
+      heard.push(Promise.resolve(tell(answered)));
       void wanted().then((yes) => (still = yes));
       await pause();
       if (!still) break;

@@ -36,6 +36,8 @@ import {
   type ShownUnit,
   sizeTray,
   stepPictures,
+  type StepFacts,
+  stepFacts,
   type StepPictures,
   TooLarge,
   type TrayRequest,
@@ -68,6 +70,7 @@ export interface SceneAsked {
 /** A step ready to be shown: words and pictures, no poses. */
 export interface ShownStep extends Omit<FormStep, 'poses' | 'arrows'> {
   readonly pictures: StepPictures;
+  readonly facts: StepFacts;
   readonly creasePattern: Drawing;
 }
 
@@ -183,6 +186,7 @@ function shownSteps(steps: readonly FormStep[], looking: Looking): ShownStep[] {
     return {
       ...words,
       pictures: stepPictures(step, looking),
+      facts: stepFacts(step),
       creasePattern: creasePicture(poses[poses.length - 1], words.creases),
     };
   });

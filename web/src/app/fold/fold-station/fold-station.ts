@@ -26,6 +26,7 @@ import { Icon } from '../../ui/icon/icon';
 import { Legend } from '../../ui/legend/legend';
 import { LengthPipe } from '../../ui/length-text/length.pipe';
 import { SizesPipe } from '../../ui/length-text/sizes.pipe';
+import { StepFactsLine } from '../../ui/step-facts/step-facts';
 import { Folding } from '../../workers/folding.service';
 import type { ShownStep } from '../../workers/folding-tasks';
 import { ProgressWriter } from '../progress-writer';
@@ -45,7 +46,7 @@ const SWIPE_PX = 60;
 /** Folding at the table: the picture large, words beside it, one step at a time. */
 @Component({
   selector: 'oc-fold-station',
-  imports: [DrawingView, Icon, Legend, LengthPipe, RouterLink, SizesPipe],
+  imports: [DrawingView, Icon, Legend, LengthPipe, RouterLink, SizesPipe, StepFactsLine],
   providers: [ProgressWriter],
   templateUrl: './fold-station.html',
   styleUrl: './fold-station.scss',

@@ -8,13 +8,14 @@ import { DrawingView, PLAIN_PAPER } from '../../ui/drawing-view/drawing-view';
 import { Icon } from '../../ui/icon/icon';
 import { LengthPipe } from '../../ui/length-text/length.pipe';
 import { NotHere } from '../../ui/not-here/not-here';
+import { StepFactsLine } from '../../ui/step-facts/step-facts';
 import { Folding } from '../../workers/folding.service';
 import { readFormQuery, writeFormQuery } from '../form-query';
 
 /** All steps of a form at one sheet, one under the other: to be folded from at the table. */
 @Component({
   selector: 'oc-form-steps',
-  imports: [DrawingView, Icon, LengthPipe, NotHere, RouterLink],
+  imports: [DrawingView, Icon, LengthPipe, NotHere, RouterLink, StepFactsLine],
   templateUrl: './form-steps.html',
   styleUrl: './form-steps.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

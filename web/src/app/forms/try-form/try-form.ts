@@ -116,6 +116,7 @@ export class TryForm {
     // A soft piece is finished when it has been pressed open.
     return (shown?.name === 'finished' && this.opened()?.scene) || shown?.scene;
   });
+  protected readonly skillWords = { 1: 'first time', 2: 'some practice', 3: 'practised' } as const;
   protected readonly lieWords: Readonly<Record<Lie['name'], string>> = {
     finished: 'Finished',
     open: 'Open, to be filled',
