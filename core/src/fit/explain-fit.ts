@@ -27,7 +27,10 @@ export function explainFit(answer: SizedForm, options: SizeOptions, unit: ShownU
       figures: `${fit.arrangement.placements.length} things fill ${a} × ${b} × ${c}`,
     });
   }
-  lines.push(...answer.sums.map((sum) => explainSum(sum, unit)));
+  for (const sum of answer.sums) {
+    const { what, figures } = explainSum(sum, unit);
+    lines.push({ what: `${what}, comes from`, figures });
+  }
   lines.push({
     what: 'Paper in the walls',
     figures: `one layer is ${rounded(options.thicknessMm, 2)} mm; ${layers.map(({ name, count }) => `${name}: ${count}`).join(', ')}. Room and outside are measured with it.`,

@@ -71,6 +71,32 @@ describe('the start', () => {
     expect(request.body).toMatchObject({ name: 'Tickets', purpose: { kind: 'hold', pieces: [{ count: 4 }] } });
   });
 
+  it('sizes for the paper that it is to be folded from, and says when that one is too small', async () => {
+    const thick = aPaper({
+      id: '00000000-0000-4000-8000-0000000000aa',
+      name: 'Card',
+      widthMm: 120,
+      heightMm: 120,
+      caliperMm: 0.5,
+    });
+    const bench = await show([aPaper(), thick]);
+    bench.type('#holds', '40 x 40 x 40');
+    const tray = (): HTMLElement | undefined =>
+      [...bench.host.querySelectorAll<HTMLElement>('oc-answer-row')].find((row) => row.textContent?.includes('tray'));
+    /** Surer sheets come last: until then the list is still changing. */
+    const sure = async (): Promise<number> => {
+      for (let k = 0; k < 80 && !tray()?.textContent?.includes('of 100 tries'); k++) await bench.settle(200);
+      return parseFloat(tray()?.querySelector('.sheet b')?.textContent ?? '');
+    };
+    const usual = await sure();
+    const select = bench.find<HTMLSelectElement>('.from select');
+    select.value = thick.id;
+    select.dispatchEvent(new Event('change'));
+    for (let k = 0; k < 20 && tray()?.textContent?.includes('of 100 tries'); k++) await bench.settle(40);
+    expect(await sure()).toBeGreaterThan(usual);
+    expect(tray()?.textContent).toContain('Card is too small');
+  });
+
   it('explains what it cannot read only when the hand rests', async () => {
     const bench = await show();
     bench.type('#holds', '60 x');

@@ -28,6 +28,7 @@ import { Papers } from '../data/papers';
 import { Things } from '../data/things';
 import { WorkshopSettings } from '../data/workshop-settings';
 import { Icon } from '../ui/icon/icon';
+import { narrowScreen } from '../ui/narrow-screen';
 import { UndoBar } from '../ui/undo/undo-bar';
 import { Folding } from '../workers/folding.service';
 import { AnswerCard, type Chosen } from './answer-card/answer-card';
@@ -146,6 +147,19 @@ export class StartPage {
   protected readonly confidence = signal<ConfidenceId>(
     CONFIDENCES.find(({ id }) => id === this.query.get('sure'))?.id ?? '90',
   );
+  /** On a narrow screen answers come first: what else is wished stands in one line until it is asked for. */
+  protected readonly narrow = narrowScreen();
+  protected readonly wishesShown = signal(false);
+  protected readonly wishes = computed(() =>
+    [
+      `${this.ease()} room`,
+      CONFIDENCES.find(({ id }) => id === this.confidence())!.label.toLowerCase(),
+      this.paper()?.name ?? 'office paper',
+      ...(this.turns() ? ['laid on any side'] : []),
+      ...(this.fingers() ? ['room for fingers'] : []),
+      ...(this.units() > 1 ? [`${this.units()} pieces`] : []),
+    ].join(', '),
+  );
   private readonly turnAsked = signal<boolean | null>(flag(this.query.get('turn')));
   /** A set is packed any way round; one thing stands as it was measured. */
   protected readonly turns = computed(() => {
@@ -154,6 +168,11 @@ export class StartPage {
   });
   /** Among how many equal pieces the contents are divided. */
   protected readonly units = signal(readUnits(this.query.get('units')));
+  /** The paper on the shelf that it is to be folded from, or null for any like office paper. */
+  private readonly paperAsked = signal(this.query.get('paper'));
+  protected readonly paper = computed(() => this.papers.rows().find(({ id }) => id === this.paperAsked()) ?? null);
+  /** False while it is not known yet what paper is asked for. */
+  private readonly paperKnown = computed(() => this.paperAsked() === null || this.papers.state().kind !== 'loading');
   protected readonly weights = signal(readWeights(this.query.get('weigh')));
   protected readonly mostUnits = MOST_UNITS;
   protected readonly fingers = signal(flag(this.query.get('fingers')) ?? false);
@@ -161,9 +180,9 @@ export class StartPage {
     ease: this.ease(),
     turning: this.turns() ? 'any' : 'upright',
     fingerRoom: this.fingers(),
-    gsm: COMMON_PAPER.gsm,
+    gsm: (this.paper() ?? COMMON_PAPER).gsm,
     ruler: this.settings.current().ruler,
-    thicknessMm: caliperOf(COMMON_PAPER),
+    thicknessMm: caliperOf(this.paper() ?? COMMON_PAPER),
     confidence: CONFIDENCES.find(({ id }) => id === this.confidence())!.share,
     handMm: USUAL_HAND_MM,
   }));
@@ -173,7 +192,7 @@ export class StartPage {
       computed(() => {
         const purpose = this.purpose();
         const units = this.units();
-        return purpose && this.settings.known()
+        return purpose && this.settings.known() && this.paperKnown()
           ? { purpose: units > 1 ? perUnit(purpose, units) : purpose, options: this.options(), units }
           : null;
       }),
@@ -236,6 +255,8 @@ export class StartPage {
       if (turn !== null) asked.set('turn', turn ? '1' : '0');
       if (this.fingers()) asked.set('fingers', '1');
       if (this.units() > 1) asked.set('units', `${this.units()}`);
+      const paper = this.paperAsked();
+      if (paper) asked.set('paper', paper);
       const weigh = writeWeights(this.weights());
       if (weigh) asked.set('weigh', weigh);
       this.location.replaceState('/', asked.toString());
@@ -258,6 +279,10 @@ export class StartPage {
 
   protected setUnits(text: string): void {
     this.units.set(readUnits(text));
+  }
+
+  protected choosePaper(id: string): void {
+    this.paperAsked.set(id || null);
   }
 
   protected turn(any: boolean): void {

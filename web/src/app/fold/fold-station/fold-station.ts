@@ -21,7 +21,8 @@ import { catchError, map, of, switchMap } from 'rxjs';
 import { failureText } from '../../data/api';
 import { partOf } from '../../data/choice-of';
 import { WorkshopSettings } from '../../data/workshop-settings';
-import { DrawingView, PLAIN_PAPER } from '../../ui/drawing-view/drawing-view';
+import { DrawingView } from '../../ui/drawing-view/drawing-view';
+import { coloursOf } from '../../ui/drawing-view/paper-colours';
 import { Icon } from '../../ui/icon/icon';
 import { Legend } from '../../ui/legend/legend';
 import { LengthPipe } from '../../ui/length-text/length.pipe';
@@ -108,10 +109,7 @@ export class FoldStation {
   protected readonly done = computed(() => this.count() > 0 && this.place().step >= this.count());
   protected readonly index = computed(() => Math.min(this.place().step, Math.max(0, this.count() - 1)));
   protected readonly step = computed(() => this.steps()?.[this.index()] ?? null);
-  protected readonly colours = computed(() => {
-    const paper = this.paper();
-    return paper ? { front: paper.colourFront, back: paper.colourBack } : PLAIN_PAPER;
-  });
+  protected readonly colours = computed(() => coloursOf(this.paper()));
   private swipeFrom: number | null = null;
 
   constructor() {

@@ -3,7 +3,7 @@ import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { caliperOf, COMMON_PAPER, squareTray, WALL_SHARE } from '@odd-corner/core';
 import { debounceTime, forkJoin, switchMap } from 'rxjs';
 import { WorkshopSettings } from '../../data/workshop-settings';
-import { PLAIN_PAPER } from '../../ui/drawing-view/drawing-view';
+import { PLAIN_PAPER } from '../../ui/drawing-view/paper-colours';
 import { LengthPipe } from '../../ui/length-text/length.pipe';
 import { PaperModel } from '../../ui/paper-model/paper-model';
 import { Slider } from '../../ui/slider/slider';

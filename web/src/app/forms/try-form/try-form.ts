@@ -24,7 +24,8 @@ import {
 } from '@odd-corner/core';
 import { combineLatest, of, scan, switchMap } from 'rxjs';
 import { WorkshopSettings } from '../../data/workshop-settings';
-import { DrawingView, PLAIN_PAPER } from '../../ui/drawing-view/drawing-view';
+import { DrawingView } from '../../ui/drawing-view/drawing-view';
+import { PLAIN_PAPER } from '../../ui/drawing-view/paper-colours';
 import { Icon } from '../../ui/icon/icon';
 import { LengthPipe } from '../../ui/length-text/length.pipe';
 import { SizesPipe } from '../../ui/length-text/sizes.pipe';

@@ -5,7 +5,8 @@ import type { Job, Paper } from '@odd-corner/contract';
 import { squareTray, type WallWay } from '@odd-corner/core';
 import { catchError, combineLatest, concatMap, forkJoin, map, of, switchMap } from 'rxjs';
 import { sceneOfChoice } from '../../data/choice-of';
-import { DrawingView, PLAIN_PAPER } from '../../ui/drawing-view/drawing-view';
+import { DrawingView } from '../../ui/drawing-view/drawing-view';
+import { coloursOf } from '../../ui/drawing-view/paper-colours';
 import { LengthPipe } from '../../ui/length-text/length.pipe';
 import { SizesPipe } from '../../ui/length-text/sizes.pipe';
 import { Folding } from '../../workers/folding.service';
@@ -27,10 +28,7 @@ export class FormStation {
   private readonly folding = inject(Folding);
 
   protected readonly form = squareTray;
-  protected readonly colours = computed(() => {
-    const paper = this.paper();
-    return paper ? { front: paper.colourFront, back: paper.colourBack } : PLAIN_PAPER;
-  });
+  protected readonly colours = computed(() => coloursOf(this.paper()));
   protected readonly ways = toSignal(
     combineLatest([toObservable(this.job), toObservable(this.paper)]).pipe(
       switchMap(([job, paper]) =>

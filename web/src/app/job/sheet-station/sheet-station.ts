@@ -7,7 +7,7 @@ import { catchError, combineLatest, concat, concatMap, from, map, of, scan, swit
 import { sceneOfChoice } from '../../data/choice-of';
 import { Papers } from '../../data/papers';
 import { WorkshopSettings } from '../../data/workshop-settings';
-import { PLAIN_PAPER } from '../../ui/drawing-view/drawing-view';
+import { coloursOf } from '../../ui/drawing-view/paper-colours';
 import { LengthFigure } from '../../ui/length-text/length-figure';
 import { LengthPipe } from '../../ui/length-text/length.pipe';
 import { SizesPipe } from '../../ui/length-text/sizes.pipe';
@@ -39,10 +39,7 @@ export class SheetStation {
   private readonly papers = inject(Papers);
   private readonly settings = inject(WorkshopSettings);
 
-  protected readonly colours = computed(() => {
-    const paper = this.paper();
-    return paper ? { front: paper.colourFront, back: paper.colourBack } : PLAIN_PAPER;
-  });
+  protected readonly colours = computed(() => coloursOf(this.paper()));
   protected readonly scene = toSignal(
     toObservable(this.job).pipe(switchMap((job) => this.folding.scene(sceneOfChoice(job.choice, job.purpose.block)))),
     { initialValue: null },

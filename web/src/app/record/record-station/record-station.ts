@@ -17,7 +17,7 @@ import { ApiFailure } from '../../data/api';
 import { partOf, sceneOfChoice } from '../../data/choice-of';
 import { Logbook } from '../../data/logbook';
 import { WorkshopSettings } from '../../data/workshop-settings';
-import { PLAIN_PAPER } from '../../ui/drawing-view/drawing-view';
+import { coloursOf } from '../../ui/drawing-view/paper-colours';
 import { LengthPipe } from '../../ui/length-text/length.pipe';
 import { PaperModel } from '../../ui/paper-model/paper-model';
 import { UndoBar } from '../../ui/undo/undo-bar';
@@ -71,10 +71,7 @@ export class RecordStation {
   protected readonly refused = signal<{ readonly field: string; readonly why: string } | null>(null);
   protected readonly sending = signal(false);
 
-  protected readonly colours = computed(() => {
-    const paper = this.paper();
-    return paper ? { front: paper.colourFront, back: paper.colourBack } : PLAIN_PAPER;
-  });
+  protected readonly colours = computed(() => coloursOf(this.paper()));
   protected readonly predicted = toSignal(
     toObservable(computed(() => partOf(this.job().choice, 'tray'))).pipe(switchMap((part) => this.folding.part(part))),
     { initialValue: null },

@@ -20,7 +20,8 @@ import {
   type TraySizing,
 } from '@odd-corner/core';
 import { WorkshopSettings } from '../../data/workshop-settings';
-import { DrawingView, PLAIN_PAPER } from '../../ui/drawing-view/drawing-view';
+import { DrawingView } from '../../ui/drawing-view/drawing-view';
+import { coloursOf } from '../../ui/drawing-view/paper-colours';
 import { LengthFigure } from '../../ui/length-text/length-figure';
 import { LengthPipe } from '../../ui/length-text/length.pipe';
 import { SizesPipe } from '../../ui/length-text/sizes.pipe';
@@ -66,10 +67,7 @@ export class AnswerCard {
   });
   /** The paper picked is being worked out again: what would be begun is not what was picked. */
   protected readonly waiting = computed(() => this.picked() !== null && this.chosen()?.paper === null);
-  protected readonly colours = computed(() => {
-    const paper = this.chosen()?.paper;
-    return paper ? { front: paper.colourFront, back: paper.colourBack } : PLAIN_PAPER;
-  });
+  protected readonly colours = computed(() => coloursOf(this.chosen()?.paper));
   protected readonly title = computed(() =>
     this.answer().walls === 'folded' ? 'Folded to the middle' : 'Walls measured',
   );

@@ -18,7 +18,8 @@ import {
 import { catchError, of, switchMap } from 'rxjs';
 import { WorkshopSettings } from '../../data/workshop-settings';
 import { writeFormQuery } from '../../forms/form-query';
-import { DrawingView, PLAIN_PAPER } from '../../ui/drawing-view/drawing-view';
+import { DrawingView } from '../../ui/drawing-view/drawing-view';
+import { coloursOf } from '../../ui/drawing-view/paper-colours';
 import { LengthPipe } from '../../ui/length-text/length.pipe';
 import { SizesPipe } from '../../ui/length-text/sizes.pipe';
 import { Why } from '../../ui/why/why';
@@ -38,6 +39,8 @@ export class AnswerRow {
   readonly purpose = input.required<Purpose>();
   readonly options = input.required<SizeOptions>();
   readonly papers = input.required<readonly Paper[]>();
+  /** The paper that was chosen, if one was. */
+  readonly paper = input<Paper | null>(null);
   /** What speaks for it over the next one. */
   readonly reasons = input.required<readonly Criterion[]>();
   /** How many equal pieces are wanted. */
@@ -47,7 +50,7 @@ export class AnswerRow {
   readonly compare = output<boolean>();
   private readonly folding = inject(Folding);
   private readonly settings = inject(WorkshopSettings);
-  protected readonly colours = PLAIN_PAPER;
+  protected readonly colours = computed(() => coloursOf(this.paper()));
 
   protected readonly answer = computed(() => this.ranked().answer);
   protected readonly form = computed(() => FORMS[this.answer().formId]);
@@ -86,9 +89,12 @@ export class AnswerRow {
     return decided.kind === 'fingers' ? 'the smallest sheet that fingers fold well' : decided.name;
   });
   protected readonly stock = computed(() => nextStock(this.answer().sheet));
-  /** The smallest paper on the shelf that gives it. */
+  /** The paper chosen if it gives the sheet, else the smallest on the shelf that does. */
   protected readonly shelf = computed(() => {
-    const able = this.papers().filter((paper) => paper.count > 0 && cutsFrom(this.answer().sheet, paper));
+    const chosen = this.paper();
+    const able = (chosen ? [chosen] : this.papers()).filter(
+      (paper) => paper.count > 0 && cutsFrom(this.answer().sheet, paper),
+    );
     return able.sort((p, q) => p.widthMm * p.heightMm - q.widthMm * q.heightMm)[0] ?? null;
   });
   protected readonly thickest = computed(() => this.answer().layers.find(({ name }) => name === 'thickest')?.count);

@@ -2,7 +2,8 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, output } f
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { type Drawing, FORMS, type SizedForm, type SizeOptions } from '@odd-corner/core';
 import { forkJoin, of, switchMap } from 'rxjs';
-import { DrawingView, PLAIN_PAPER } from '../../ui/drawing-view/drawing-view';
+import { DrawingView } from '../../ui/drawing-view/drawing-view';
+import { type PaperColours, PLAIN_PAPER } from '../../ui/drawing-view/paper-colours';
 import { SizesPipe } from '../../ui/length-text/sizes.pipe';
 import { Folding } from '../../workers/folding.service';
 
@@ -22,7 +23,7 @@ export class CompareAnswers {
   readonly options = input.required<SizeOptions>();
   readonly leave = output<string>();
   private readonly folding = inject(Folding);
-  protected readonly colours = PLAIN_PAPER;
+  readonly colours = input<PaperColours>(PLAIN_PAPER);
 
   private readonly pictures = toSignal(
     toObservable(this.answers).pipe(

@@ -25,6 +25,7 @@ import {
   type Weights,
 } from '@odd-corner/core';
 import { concat, map, of, scan, switchMap } from 'rxjs';
+import { coloursOf } from '../../ui/drawing-view/paper-colours';
 import { Folding } from '../../workers/folding.service';
 import { AnswerRow } from '../answer-row/answer-row';
 import { MOST_WEIGHT } from '../weights-query';
@@ -52,6 +53,8 @@ export class RankedAnswers {
   readonly purpose = input.required<Purpose>();
   readonly options = input.required<SizeOptions>();
   readonly papers = input.required<readonly Paper[]>();
+  /** The paper that was chosen, if one was. */
+  readonly paper = input<Paper | null>(null);
   /** How many equal pieces share the purpose. */
   readonly units = input(1);
   /** How much each reason counts. */
@@ -60,6 +63,8 @@ export class RankedAnswers {
   protected readonly criteria = (Object.keys(CRITERIA) as Criterion[]).map((key) => ({ key, ...CRITERIA[key] }));
   protected readonly mostWeight = MOST_WEIGHT;
   protected readonly most = MOST_COMPARED;
+
+  protected readonly colours = computed(() => coloursOf(this.paper()));
 
   private readonly asked = computed(() => ({ purpose: this.purpose(), options: this.options() }));
   protected readonly known = toSignal(

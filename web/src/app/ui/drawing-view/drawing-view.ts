@@ -1,13 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import type { Drawing, DrawnArrow, Patch, Point } from '@odd-corner/core';
-
-/** Colours of the paper at hand. */
-export interface PaperColours {
-  readonly front: string;
-  readonly back: string;
-}
-
-export const PLAIN_PAPER: PaperColours = { front: '#c79a63', back: '#fbf8ef' };
+import { type PaperColours, PLAIN_PAPER } from './paper-colours';
 
 interface ShownArrow {
   readonly kind: DrawnArrow['kind'];

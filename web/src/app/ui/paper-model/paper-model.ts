@@ -11,7 +11,8 @@ import {
   viewChild,
 } from '@angular/core';
 import type { PaperScene } from '@odd-corner/core';
-import { DrawingView, type PaperColours } from '../drawing-view/drawing-view';
+import { DrawingView } from '../drawing-view/drawing-view';
+import { type PaperColours } from '../drawing-view/paper-colours';
 import type { PaperStage } from './paper-stage';
 
 const TURN_PER_KEY = Math.PI / 16;

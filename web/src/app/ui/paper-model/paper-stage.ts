@@ -16,7 +16,7 @@ import {
   Vector3,
   WebGLRenderer,
 } from 'three';
-import type { PaperColours } from '../drawing-view/drawing-view';
+import { type PaperColours } from '../drawing-view/paper-colours';
 
 type Corners = readonly { readonly x: number; readonly y: number; readonly z: number }[];
 

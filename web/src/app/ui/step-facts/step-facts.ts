@@ -1,27 +1,18 @@
-import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import type { StepFacts, StepWords } from '@odd-corner/core';
-import { LengthPipe } from '../length-text/length.pipe';
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { formatLength, type StepFacts, type StepWords } from '@odd-corner/core';
+import { WorkshopSettings } from '../../data/workshop-settings';
 
-const UP = { white: 'White side up.', colour: 'Coloured side up.', both: 'Both sides show.' } as const;
+const UP = { white: 'the white side is up', colour: 'the coloured side is up', both: 'both sides show' } as const;
 const HOW = {
   sharp: 'Crease it sharply',
   soft: 'Bend it, do not press it flat yet',
   pinch: 'Pinch only where the short dashes are',
-  none: '',
 } as const;
 
 /** Which side is up as a step begins, how its crease is made, and how long it is. */
 @Component({
   selector: 'oc-step-facts',
-  imports: [LengthPipe],
-  template: `{{ up() }}
-    @if (how(); as words) {
-      {{ words }}
-      @if (facts().creaseMm; as mm) {
-        , {{ mm | length }} long
-      }
-      .
-    }`,
+  template: '{{ text() }}',
   host: { class: 'muted' },
   styles: ':host { display: block; }',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -29,9 +20,13 @@ const HOW = {
 export class StepFactsLine {
   readonly facts = input.required<StepFacts>();
   readonly crease = input.required<StepWords['crease']>();
-  protected readonly up = computed(() => {
-    const { up } = this.facts();
-    return up && UP[up];
+  private readonly settings = inject(WorkshopSettings);
+  protected readonly text = computed(() => {
+    const { up, creaseMm } = this.facts();
+    const crease = this.crease();
+    const begins = up ? `As you begin, ${UP[up]}.` : '';
+    if (crease === 'none') return begins;
+    const long = creaseMm === null ? '' : `, ${formatLength(creaseMm, this.settings.current().unit)} long`;
+    return `${begins} ${HOW[crease]}${long}.`.trim();
   });
-  protected readonly how = computed(() => HOW[this.crease()]);
 }

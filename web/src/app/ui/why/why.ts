@@ -7,7 +7,7 @@ import type { WhyLine } from '@odd-corner/core';
   template: `<details (toggle)="opened.emit(box.open)" #box>
     <summary>Why {{ of() }}?</summary>
     <dl>
-      @for (line of lines(); track line.what) {
+      @for (line of lines(); track $index) {
         <div>
           <dt>{{ line.what }}</dt>
           <dd>{{ line.figures }}</dd>
