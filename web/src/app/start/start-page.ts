@@ -29,6 +29,7 @@ import { Things } from '../data/things';
 import { WorkshopSettings } from '../data/workshop-settings';
 import { Icon } from '../ui/icon/icon';
 import { narrowScreen } from '../ui/narrow-screen';
+import { Segments } from '../ui/segments/segments';
 import { UndoBar } from '../ui/undo/undo-bar';
 import { Folding } from '../workers/folding.service';
 import { AnswerCard, type Chosen } from './answer-card/answer-card';
@@ -74,7 +75,7 @@ const isEase = (text: string | null): text is EaseId => text !== null && text in
 /** One line to type in, and answers beneath. No job has to exist. */
 @Component({
   selector: 'oc-start-page',
-  imports: [AnswerCard, ContentsEditor, Icon, RankedAnswers, SheetHolds, ThingEditor],
+  imports: [AnswerCard, ContentsEditor, Icon, RankedAnswers, Segments, SheetHolds, ThingEditor],
   templateUrl: './start-page.html',
   styleUrl: './start-page.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -107,11 +108,9 @@ export class StartPage {
   protected readonly shownThings = computed(() =>
     this.unfolded() ? this.allThings() : this.allThings().slice(0, CHIPS_AT_FIRST),
   );
-  protected readonly eases = (Object.keys(EASES) as EaseId[]).map((id) => ({
-    id,
-    ...EASES[id],
-    pocketMm: POCKET_EASE_MM[id],
-  }));
+  protected readonly easeChoices = (Object.keys(EASES) as EaseId[]).map((id) => ({ id, label: id }));
+  /** What the ease that is chosen leaves. */
+  protected readonly easeOf = computed(() => ({ ...EASES[this.ease()], pocketMm: POCKET_EASE_MM[this.ease()] }));
 
   protected readonly text = signal(this.query.get('holds') ?? '');
   /** The unit that the address was written in, until its text stands in the unit of this workshop. */
@@ -152,12 +151,16 @@ export class StartPage {
   protected readonly wishesShown = signal(false);
   protected readonly wishes = computed(() =>
     [
-      `${this.ease()} room`,
-      CONFIDENCES.find(({ id }) => id === this.confidence())!.label.toLowerCase(),
+      ...(this.sheet()
+        ? []
+        : [
+            `${this.ease()} room`,
+            CONFIDENCES.find(({ id }) => id === this.confidence())!.label.toLowerCase(),
+            ...(this.turns() ? ['laid on any side'] : []),
+            ...(this.fingers() ? ['room for fingers'] : []),
+            ...(this.units() > 1 ? [`${this.units()} pieces`] : []),
+          ]),
       this.paper()?.name ?? 'office paper',
-      ...(this.turns() ? ['laid on any side'] : []),
-      ...(this.fingers() ? ['room for fingers'] : []),
-      ...(this.units() > 1 ? [`${this.units()} pieces`] : []),
     ].join(', '),
   );
   private readonly turnAsked = signal<boolean | null>(flag(this.query.get('turn')));
@@ -273,8 +276,8 @@ export class StartPage {
     this.picked.set({ name, text });
   }
 
-  protected chooseConfidence(id: ConfidenceId): void {
-    this.confidence.set(id);
+  protected chooseConfidence(id: string): void {
+    this.confidence.set(id as ConfidenceId);
   }
 
   protected setUnits(text: string): void {
@@ -289,8 +292,8 @@ export class StartPage {
     this.turnAsked.set(any);
   }
 
-  protected chooseEase(ease: EaseId): void {
-    this.easeAsked.set(ease);
+  protected chooseEase(ease: string): void {
+    this.easeAsked.set(ease as EaseId);
   }
 
   protected start({ sizing, paper }: Chosen): void {

@@ -19,12 +19,15 @@ import { Folding } from '../../workers/folding.service';
 })
 export class SheetHolds {
   readonly sheet = input.required<SheetSize>();
+  /** Thickness of one layer of its paper. */
+  readonly thicknessMm = input(caliperOf(COMMON_PAPER));
+  private readonly asked = computed(() => ({ sheet: this.sheet(), thicknessMm: this.thicknessMm() }));
   private readonly folding = inject(Folding);
   private readonly settings = inject(WorkshopSettings);
   private readonly held = toSignal(
-    toObservable(this.sheet).pipe(
-      switchMap((sheet) =>
-        this.folding.holds(sheet, caliperOf(COMMON_PAPER)).pipe(map((held): readonly Held[] | null => held)),
+    toObservable(this.asked).pipe(
+      switchMap(({ sheet, thicknessMm }) =>
+        this.folding.holds(sheet, thicknessMm).pipe(map((held): readonly Held[] | null => held)),
       ),
     ),
     { initialValue: null },
