@@ -49,6 +49,34 @@ test.describe('answers from all forms', () => {
     await page.waitForURL(/closing-cube\?sheet=150x150/);
   });
 
+  test('a set is kept among the maker’s own things and picked again; an address means the same in any unit', async ({
+    page,
+    workshop,
+  }) => {
+    await page.goto(workshop.url);
+    const line = page.getByLabel('What, and how large');
+    await line.fill('4 tickets 105 × 74, one hex key 120 × 35 × 8');
+    await page.getByRole('button', { name: 'Keep this among my things' }).click();
+    await page.getByLabel('Name').fill('Tickets and a key');
+    await page.getByRole('button', { name: 'Keep it' }).click();
+    await line.fill('');
+    await page.reload();
+    await page.getByRole('button', { name: 'Tickets and a key' }).click();
+    await expect(line).toHaveValue('4 tickets 105 × 74 mm, hex key 120 × 35 × 8 mm');
+
+    const tray = page.locator('oc-answer-row').filter({ has: page.getByRole('heading', { name: 'Square tray' }) });
+    await page.goto(`${workshop.url}/?holds=2+3/8+x+1+x+1/2&unit=in&sure=exact`);
+    await expect(line).toHaveValue('60.325 × 25.4 × 12.7 mm');
+    const sheet = await tray.locator('.sheet b').textContent();
+    await page.goto(`${workshop.url}/settings`);
+    const kept = page.waitForResponse((response) => response.request().method() === 'PUT' && response.ok());
+    await page.getByLabel('Lengths are shown in').selectOption({ index: 2 });
+    await kept;
+    await page.goto(`${workshop.url}/?holds=2+3/8+x+1+x+1/2&unit=in&sure=exact`);
+    await expect(line).toHaveValue('2 3/8 x 1 x 1/2');
+    await expect(tray.locator('.sheet b')).toHaveText(sheet!);
+  });
+
   test('a later question is never overwritten by an earlier one', async ({ page, workshop }) => {
     await page.goto(workshop.url);
     const line = page.getByLabel('What, and how large');
