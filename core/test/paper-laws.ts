@@ -13,10 +13,12 @@ import {
   sideOfFace,
 } from '../src/index';
 
-/** Whether a pose says for each two faces that share a spot which lies over which. */
+/** Whether a pose says for each two faces that share a spot which lies over which, and for no others. */
 export function orderKnown(pose: Pose): boolean {
-  return findOverlaps(pose.pattern, pose.placed).every(
-    ({ i, j }) => sideOfFace(pose.order, i, j) !== 0 && sideOfFace(pose.order, j, i) !== 0,
+  const shared = new Set(findOverlaps(pose.pattern, pose.placed).flatMap(({ i, j }) => [`${i},${j}`, `${j},${i}`]));
+  const faces = pose.pattern.faces.keys();
+  return [...faces].every((i) =>
+    [...pose.pattern.faces.keys()].every((j) => (sideOfFace(pose.order, i, j) !== 0) === shared.has(`${i},${j}`)),
   );
 }
 
