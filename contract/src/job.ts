@@ -1,10 +1,11 @@
-import { EASES, type EaseId, RULERS, type RulerId } from '@odd-corner/core';
+import { EASES, type EaseId, type HandId, HANDS, RULERS, type RulerId } from '@odd-corner/core';
 import * as z from 'zod';
 import { block } from './thing';
 import { id, lengthMm, moment, name, sheetMm, version } from './shared';
 
 export const ease = z.enum(Object.keys(EASES) as [EaseId, ...EaseId[]]);
 export const ruler = z.enum(Object.keys(RULERS) as [RulerId, ...RulerId[]]);
+export const hand = z.enum(Object.keys(HANDS) as [HandId, ...HandId[]]);
 export const walls = z.enum(['folded', 'measured']);
 
 /** What must go in. `text` is what the maker typed, kept as it was. */

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { ease, ruler } from './job';
+import { ease, hand, ruler } from './job';
 import { version } from './shared';
 
 /** How this workshop likes to see and measure. */
@@ -7,6 +7,7 @@ export const settingsDraft = z.object({
   unit: z.enum(['mm', 'cm', 'in']),
   ruler,
   ease,
+  hand,
   scheme: z.enum(['system', 'light', 'dark']),
 });
 

@@ -196,7 +196,7 @@ export function demoWorkshop(now: Date): Workshop {
     }
   });
   return {
-    settings: { unit: 'mm', ruler: 'mm', ease: 'easy', scheme: 'system' },
+    settings: { unit: 'mm', ruler: 'mm', ease: 'easy', hand: 'practised', scheme: 'system' },
     papers,
     things,
     jobs,

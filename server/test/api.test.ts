@@ -188,11 +188,14 @@ describe('settings', () => {
   it('change by version', async () => {
     const b = bench();
     const { body } = await b.send('GET', '/api/settings');
-    expect((await b.send('PUT', '/api/settings', { ...(body as object), unit: 'in' })).body).toMatchObject({
+    expect(
+      (await b.send('PUT', '/api/settings', { ...(body as object), unit: 'in', hand: 'exact' })).body,
+    ).toMatchObject({
       unit: 'in',
       version: 2,
     });
     expect((await b.send('PUT', '/api/settings', body)).status).toBe(409);
-    expect((await b.send('PUT', '/api/settings', { ...(body as object), unit: 'cubit' })).status).toBe(400);
+    for (const wrong of [{ unit: 'cubit' }, { hand: 'third' }])
+      expect((await b.send('PUT', '/api/settings', { ...(body as object), ...wrong })).status).toBe(400);
   });
 });

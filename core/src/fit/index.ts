@@ -15,6 +15,7 @@ export * from './size-sums';
 export * from './quantity';
 export * from './misses';
 export * from './pouch-volume';
+export * from './hands';
 export * from './size-for';
 export * from './confidence';
 export * from './rank';

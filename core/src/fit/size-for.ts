@@ -51,9 +51,6 @@ export interface Unmet {
   readonly demands: readonly string[];
 }
 
-/** A practised hand lines up either end of a fold within so much of its mark, one standard deviation: a judgement. */
-export const USUAL_HAND_MM = 0.3;
-
 /** Largest side of a sheet that is searched, in mm. */
 const LARGEST_MM = 5000;
 /** Holds a purpose against one way to make a form. */

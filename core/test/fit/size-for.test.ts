@@ -4,6 +4,7 @@ import {
   blame,
   fitOf,
   FORMS,
+  HANDS,
   holds,
   isSized,
   learnPouch,
@@ -121,6 +122,15 @@ describe('the sheet for a purpose', () => {
       }),
       { numRuns: 4 },
     ));
+
+  it('grows the less exactly the hand folds', () => {
+    const sides = [HANDS.exact, HANDS.practised, HANDS.learning].map(({ missMm }) => {
+      const one = sizeFor('closing-cube', parsePurpose('30 x 30 x 30'), { ...usual, confidence: 0.9, handMm: missMm });
+      return isSized(one) ? one.sheet.widthMm : NaN;
+    });
+    expect(sides[0]).toBeLessThan(sides[1]);
+    expect(sides[1]).toBeLessThan(sides[2]);
+  });
 
   it('says which form does not answer which kind of purpose', () => {
     expect(sizeFor('gusseted-bag', parsePurpose('120 ml'), usual)).toBeNull();

@@ -4,9 +4,9 @@ import { stale } from '../http/problem-error';
 
 /** One row: how the workshop likes to see and measure. */
 export function settingsRepository(db: Db) {
-  const one = db.prepare<[], Settings>('SELECT unit, ruler, ease, scheme, version FROM settings');
+  const one = db.prepare<[], Settings>('SELECT unit, ruler, ease, hand, scheme, version FROM settings');
   const update =
-    db.prepare(`UPDATE settings SET unit = @unit, ruler = @ruler, ease = @ease, scheme = @scheme, version = version + 1
+    db.prepare(`UPDATE settings SET unit = @unit, ruler = @ruler, ease = @ease, hand = @hand, scheme = @scheme, version = version + 1
     WHERE version = @version`);
   const get = (): Settings => one.get()!;
   return {

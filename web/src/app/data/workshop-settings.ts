@@ -3,7 +3,10 @@ import type { Settings, SettingsDraft } from '@odd-corner/contract';
 import { type Observable, tap } from 'rxjs';
 import { Api } from './api';
 
-const UNTIL_KNOWN: Settings = { unit: 'mm', ruler: 'mm', ease: 'easy', scheme: 'system', version: 1 };
+const UNTIL_KNOWN: Settings = {
+  ...{ unit: 'mm', ruler: 'mm', ease: 'easy', hand: 'practised', scheme: 'system' },
+  version: 1,
+};
 
 /** How this workshop likes to see and measure; read once at the start. */
 @Injectable({ providedIn: 'root' })

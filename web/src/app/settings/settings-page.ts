@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import type { SettingsDraft } from '@odd-corner/contract';
-import { type EaseId, EASES, type RulerId, RULERS } from '@odd-corner/core';
+import { type EaseId, EASES, type HandId, HANDS, type RulerId, RULERS } from '@odd-corner/core';
 import { WorkshopSettings } from '../data/workshop-settings';
 import { UndoBar } from '../ui/undo/undo-bar';
 
@@ -21,6 +21,10 @@ export class SettingsPage {
   ] as const;
   protected readonly rulers = (Object.keys(RULERS) as RulerId[]).map((id) => ({ id, name: RULERS[id].name }));
   protected readonly eases = (Object.keys(EASES) as EaseId[]).map((id) => ({ id, name: `${id}: ${EASES[id].reason}` }));
+  protected readonly hands = (Object.keys(HANDS) as HandId[]).map((id) => ({
+    id,
+    name: `${id}: misses by about ${HANDS[id].missMm} mm. ${HANDS[id].reason}`,
+  }));
   protected readonly schemes = [
     { id: 'system', name: 'as the device is set' },
     { id: 'light', name: 'light' },
@@ -36,6 +40,6 @@ export class SettingsPage {
   }
 }
 
-function draftOf({ unit, ruler, ease, scheme }: SettingsDraft): SettingsDraft {
-  return { unit, ruler, ease, scheme };
+function draftOf({ unit, ruler, ease, hand, scheme }: SettingsDraft): SettingsDraft {
+  return { unit, ruler, ease, hand, scheme };
 }

@@ -97,6 +97,12 @@ describe('the start', () => {
     expect(tray()?.textContent).toContain('Card is too small');
   });
 
+  it('reckons with the hand that the settings name', async () => {
+    const bench = await show([], { ...SETTINGS, hand: 'learning' });
+    await bench.settle();
+    expect(bench.text).toContain('with a hand that misses by 0.6 mm');
+  });
+
   it('explains what it cannot read only when the hand rests', async () => {
     const bench = await show();
     bench.type('#holds', '60 x');

@@ -14,10 +14,10 @@ import {
   perUnit,
   POCKET_EASE_MM,
   formatSizes,
+  HANDS,
   type SizeOptions,
   type ShownUnit,
   squareTray,
-  USUAL_HAND_MM,
   writePurpose,
 } from '@odd-corner/core';
 import { combineLatest, debounceTime, distinctUntilChanged, map, of, switchMap, timer } from 'rxjs';
@@ -187,7 +187,7 @@ export class StartPage {
     ruler: this.settings.current().ruler,
     thicknessMm: caliperOf(this.paper() ?? COMMON_PAPER),
     confidence: CONFIDENCES.find(({ id }) => id === this.confidence())!.share,
-    handMm: USUAL_HAND_MM,
+    handMm: HANDS[this.settings.current().hand].missMm,
   }));
   /** The question as it stands once the hand rests a moment: one that has not changed is not asked again. */
   protected readonly question = toSignal(

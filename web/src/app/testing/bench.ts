@@ -12,6 +12,7 @@ export const SETTINGS: Settings = {
   unit: 'mm',
   ruler: 'mm',
   ease: 'easy',
+  hand: 'practised',
   scheme: 'system',
   version: 1,
 };
