@@ -9,11 +9,9 @@ import {
   sizeFor,
   type SizeOptions,
 } from '../../src/index';
+import { USUAL } from '../fit/usual-options';
 
-const options: SizeOptions = {
-  ...{ ease: 'easy', turning: 'any', fingerRoom: false, gsm: 80, ruler: 'mm', thicknessMm: 0.1 },
-  ...{ confidence: null, handMm: 0.3 },
-};
+const options: SizeOptions = { ...USUAL, turning: 'any' };
 
 /** An answer folded and drawn, once with its contents and once without. */
 function drawn(formId: string, text: string) {

@@ -8,11 +8,9 @@ import {
   type SizedForm,
   type SizeOptions,
 } from '../../src/index';
+import { USUAL } from './usual-options';
 
-const usual: SizeOptions = {
-  ...{ ease: 'easy', turning: 'any', fingerRoom: true, gsm: 80, ruler: 'mm', thicknessMm: 0.1 },
-  ...{ confidence: null, handMm: 0.3 },
-};
+const usual: SizeOptions = { ...USUAL, turning: 'any', fingerRoom: true };
 const UNITS = ['mm', 'cm', 'in'] as const;
 const asked = ['45 x 40 x 25', 'card 100 x 60', '3 tickets 74 x 52, one key 60 x 20 x 6', 'load 15 g', 'pages 3 mm'];
 let answers: readonly SizedForm[];

@@ -1,9 +1,7 @@
-import { isSized, learnSizes, parsePurpose, sizeFor, type SizeOptions, takeSizes } from '../../src/index';
+import { isSized, learnSizes, parsePurpose, sizeFor, takeSizes } from '../../src/index';
+import { USUAL } from './usual-options';
 
-const options: SizeOptions = {
-  ...{ ease: 'easy', turning: 'upright', fingerRoom: false, gsm: 80, ruler: 'mm', thicknessMm: 0.1 },
-  ...{ confidence: 0.9, handMm: 0.3 },
-};
+const options = { ...USUAL, confidence: 0.9 };
 
 describe('what fitting learned before', () => {
   it('gives the same answers when it is taken over from a file', () => {

@@ -11,6 +11,7 @@ import {
   USUAL_WEIGHTS,
   type Weights,
 } from '../../src/index';
+import { USUAL } from './usual-options';
 
 const KEYS = Object.keys(CRITERIA) as Criterion[];
 const weights: fc.Arbitrary<Weights> = fc.record(
@@ -19,10 +20,7 @@ const weights: fc.Arbitrary<Weights> = fc.record(
 let answers: readonly SizedForm[];
 
 beforeAll(() => {
-  answers = answer(parsePurpose('45 x 40 x 25'), {
-    ...{ ease: 'easy', turning: 'upright', fingerRoom: false, gsm: 80, ruler: 'mm', thicknessMm: 0.1 },
-    ...{ confidence: null, handMm: 0.3 },
-  }).filter(isSized);
+  answers = answer(parsePurpose('45 x 40 x 25'), USUAL).filter(isSized);
 });
 
 describe('which answer comes first', () => {

@@ -21,17 +21,7 @@ import {
   type SizeOptions,
   USUAL_WEIGHTS,
 } from '../../src/index';
-
-const usual: SizeOptions = {
-  ease: 'easy',
-  turning: 'upright',
-  fingerRoom: false,
-  gsm: 80,
-  ruler: 'mm',
-  thicknessMm: 0.1,
-  confidence: null,
-  handMm: 0.3,
-};
+import { USUAL } from './usual-options';
 
 const side = fc.integer({ min: 12, max: 130 });
 const purposes: fc.Arbitrary<Purpose> = fc.oneof(
@@ -86,7 +76,7 @@ describe('the sheet for a purpose', () => {
     fc.assert(
       fc.property(side, side, fc.integer({ min: 6, max: 50 }), (a, b, c) => {
         const purpose = parsePurpose(`${a} x ${b} x ${c}`);
-        const one = sizeFor('square-tray-and-eared-lid', purpose, usual);
+        const one = sizeFor('square-tray-and-eared-lid', purpose, USUAL);
         if (!isSized(one) || one.decided.kind === 'fingers') return;
         const mm = one.sheet.widthMm - 1;
         const { input } = FORMS[one.formId].fields.find(({ key }) => key === 'wallMm')!;
@@ -99,7 +89,7 @@ describe('the sheet for a purpose', () => {
             paper: { thicknessMm: 0.1 },
           });
           const room = { cavity: piece.sizes.cavity, sheetAreaMm2: mm * mm, pouchMl };
-          expect(fitOf(prepare(purpose, usual), room)!.leastShare).toBeLessThan(0);
+          expect(fitOf(prepare(purpose, USUAL), room)!.leastShare).toBeLessThan(0);
         }
       }),
       { numRuns: 4 },
@@ -110,7 +100,7 @@ describe('the sheet for a purpose', () => {
       fc.property(side, side, fc.integer({ min: 4, max: 40 }), (a, b, c) => {
         for (const id of ['closing-cube', 'four-pointed-dish', 'gusseted-bag']) {
           const area = (text: string, more: Partial<SizeOptions> = {}): number => {
-            const one = sizeFor(id, parsePurpose(text), { ...usual, ...more });
+            const one = sizeFor(id, parsePurpose(text), { ...USUAL, ...more });
             return isSized(one) ? one.sheet.widthMm * one.sheet.heightMm : Infinity;
           };
           const small = area(`${a} x ${b} x ${c}`);
@@ -125,7 +115,7 @@ describe('the sheet for a purpose', () => {
 
   it('grows the less exactly the hand folds', () => {
     const sides = [HANDS.exact, HANDS.practised, HANDS.learning].map(({ missMm }) => {
-      const one = sizeFor('closing-cube', parsePurpose('30 x 30 x 30'), { ...usual, confidence: 0.9, handMm: missMm });
+      const one = sizeFor('closing-cube', parsePurpose('30 x 30 x 30'), { ...USUAL, confidence: 0.9, handMm: missMm });
       return isSized(one) ? one.sheet.widthMm : NaN;
     });
     expect(sides[0]).toBeLessThan(sides[1]);
@@ -133,18 +123,18 @@ describe('the sheet for a purpose', () => {
   });
 
   it('says which form does not answer which kind of purpose', () => {
-    expect(sizeFor('gusseted-bag', parsePurpose('120 ml'), usual)).toBeNull();
-    expect(sizeFor('flat-folding-cup', parsePurpose('strap 25 x 2'), usual)).toBeNull();
-    expect(answer(parsePurpose('bead 8'), usual)).toEqual([]);
+    expect(sizeFor('gusseted-bag', parsePurpose('120 ml'), USUAL)).toBeNull();
+    expect(sizeFor('flat-folding-cup', parsePurpose('strap 25 x 2'), USUAL)).toBeNull();
+    expect(answer(parsePurpose('bead 8'), USUAL)).toEqual([]);
   });
 
   it('a need that no sheet meets names the demands that stand against it', () => {
-    const one = sizeFor('thirds-twist-letterfold', parsePurpose('map 4500 x 4500'), usual);
+    const one = sizeFor('thirds-twist-letterfold', parsePurpose('map 4500 x 4500'), USUAL);
     expect(one).toMatchObject({ demands: ['pocket, wide', 'pocket, high'] });
   });
 
   it('straps and balls are held against rooms of their own kind', () => {
-    const strap = prepare(parsePurpose('strap 25 x 2'), usual);
+    const strap = prepare(parsePurpose('strap 25 x 2'), USUAL);
     const room = (widthMm: number) => ({
       cavity: { kind: 'slot' as const, widthMm, gapMm: 3 },
       sheetAreaMm2: 1,
@@ -152,7 +142,7 @@ describe('the sheet for a purpose', () => {
     });
     expect(fitOf(strap, room(26.5))!.leastShare).toBeGreaterThanOrEqual(0);
     expect(fitOf(strap, room(26.4))!.leastShare).toBeLessThan(0);
-    const bead = prepare(parsePurpose('bead 8'), usual);
+    const bead = prepare(parsePurpose('bead 8'), USUAL);
     const track = (depthMm: number) => ({
       cavity: { kind: 'track' as const, widthMm: 12, depthMm },
       sheetAreaMm2: 1,
@@ -172,9 +162,9 @@ describe('how sure it is', () => {
       ['flat-folding-cup', '60 ml'],
     ] as const) {
       const purpose = parsePurpose(text);
-      const one = sizeFor(id, purpose, { ...usual, confidence: 0.5 });
+      const one = sizeFor(id, purpose, { ...USUAL, confidence: 0.5 });
       if (!isSized(one)) throw new Error('It has a sheet.');
-      const runs = replaying(one, purpose, usual, 600, 77);
+      const runs = replaying(one, purpose, USUAL, 600, 77);
       let step = runs.next();
       let reports = 0;
       while (!step.done) {
@@ -191,8 +181,8 @@ describe('how sure it is', () => {
 
   it('stops when it is told to', () => {
     const purpose = parsePurpose('60 x 45 x 22');
-    const one = sizeFor('closing-cube', purpose, usual) as SizedForm;
-    const runs = replaying(one, purpose, usual, 2000);
+    const one = sizeFor('closing-cube', purpose, USUAL) as SizedForm;
+    const runs = replaying(one, purpose, USUAL, 2000);
     runs.next();
     const stopped = runs.next(true);
     expect(stopped.done).toBe(true);
@@ -201,8 +191,8 @@ describe('how sure it is', () => {
 
   it('blames folds that the tightest need hangs on, all shares together being one', () => {
     const purpose = parsePurpose('60 x 45 x 22');
-    const one = sizeFor('square-tray-and-eared-lid', purpose, usual) as SizedForm;
-    const blamed = blame(one, purpose, usual);
+    const one = sizeFor('square-tray-and-eared-lid', purpose, USUAL) as SizedForm;
+    const blamed = blame(one, purpose, USUAL);
     const total = blamed.reduce((sum, { share }) => sum + share, 0);
     expect(total).toBeGreaterThan(0.9);
     expect(total).toBeLessThanOrEqual(1 + 1e-9);
@@ -211,7 +201,7 @@ describe('how sure it is', () => {
 });
 
 describe('ranking', () => {
-  const answers = answer(parsePurpose('60 x 45 x 22'), usual).filter(isSized);
+  const answers = answer(parsePurpose('60 x 45 x 22'), USUAL).filter(isSized);
 
   it('puts first what counts: the smallest sheet when only paper counts, the quickest when only time does', () => {
     const none = { paper: 0, close: 0, sure: 0, time: 0, ease: 0, dry: 0, closed: 0 };

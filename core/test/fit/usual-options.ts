@@ -1,0 +1,13 @@
+import type { SizeOptions } from '../../src/index';
+
+/** One thing as it stands, office paper, a ruler in millimetres, and a hand that misses nothing. */
+export const USUAL: SizeOptions = {
+  ease: 'easy',
+  turning: 'upright',
+  fingerRoom: false,
+  gsm: 80,
+  ruler: 'mm',
+  thicknessMm: 0.1,
+  confidence: null,
+  handMm: 0.3,
+};
