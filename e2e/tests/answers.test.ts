@@ -13,6 +13,7 @@ test.describe('answers from all forms', () => {
     await expect(page.getByLabel('May be laid on any side')).toBeChecked();
     const envelope = rows.filter({ has: page.getByRole('heading', { name: 'Tuck-flap envelope' }) });
     await expect(envelope.getByText(/\d+ of 100 tries/).first()).toBeVisible();
+    await expect(page.locator('oc-ranked-answers section.all')).toHaveAttribute('aria-busy', 'false');
     await envelope.getByText('Why this sheet?').click();
     await expect(envelope.getByText('5 things fill')).toBeVisible();
     const sheet = await envelope.locator('.sheet b').textContent();
@@ -33,6 +34,7 @@ test.describe('answers from all forms', () => {
     await page.getByRole('radio', { name: '99 in 100' }).check();
     await page.waitForURL(/sure=99/);
     await expect(cube.getByText(/\d+ of 100 tries/).first()).toBeVisible();
+    await expect(page.locator('oc-ranked-answers section.all')).toHaveAttribute('aria-busy', 'false');
     expect(await side()).toBeGreaterThanOrEqual(exact);
     await cube.getByText('How sure is it?').click();
     await cube.getByRole('button', { name: 'Fold it 2,000 times' }).click();

@@ -5,6 +5,7 @@ import { debounceTime, forkJoin, switchMap } from 'rxjs';
 import { WorkshopSettings } from '../../data/workshop-settings';
 import { PLAIN_PAPER } from '../../ui/drawing-view/paper-colours';
 import { LengthPipe } from '../../ui/length-text/length.pipe';
+import { Options } from '../../ui/options/options';
 import { PaperModel } from '../../ui/paper-model/paper-model';
 import { Slider } from '../../ui/slider/slider';
 import { Folding } from '../../workers/folding.service';
@@ -20,7 +21,7 @@ const wallsFrom = (sheetMm: number, wallMm: number): number =>
 /** What belongs to a tray: its lid, from a sheet to be chosen, an insert, and a set of trays, one in the other. */
 @Component({
   selector: 'oc-lid-and-set',
-  imports: [LengthPipe, PaperModel, Slider],
+  imports: [LengthPipe, Options, PaperModel, Slider],
   templateUrl: './lid-and-set.html',
   styleUrl: './lid-and-set.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -40,8 +41,8 @@ export class LidAndSet {
   /** A lid with ears to lift it by, or a plain one: the tray again, from a larger sheet. */
   protected readonly lidPart = signal<'tray' | 'eared-lid'>('eared-lid');
   protected readonly lids = [
-    { part: 'eared-lid', label: 'With ears to lift it by' },
-    { part: 'tray', label: 'Plain: the tray again, a little larger' },
+    { value: 'eared-lid', label: 'With ears to lift it by' },
+    { value: 'tray', label: 'Plain: the tray again, a little larger' },
   ] as const;
   /** What the picture shows. */
   protected readonly pictured = signal<'lid' | 'set'>('lid');
@@ -98,4 +99,8 @@ export class LidAndSet {
   );
   protected readonly scene = computed(() => (this.pictured() === 'set' ? this.stack()?.scene : this.shown()?.scene));
   protected readonly ruler = computed(() => this.settings.current().ruler);
+
+  protected chooseLid(part: string): void {
+    this.lidPart.set(part === 'tray' ? 'tray' : 'eared-lid');
+  }
 }

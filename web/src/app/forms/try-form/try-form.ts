@@ -29,6 +29,7 @@ import { PLAIN_PAPER } from '../../ui/drawing-view/paper-colours';
 import { Icon } from '../../ui/icon/icon';
 import { LengthPipe } from '../../ui/length-text/length.pipe';
 import { SizesPipe } from '../../ui/length-text/sizes.pipe';
+import { Options } from '../../ui/options/options';
 import { PaperModel } from '../../ui/paper-model/paper-model';
 import { Slider } from '../../ui/slider/slider';
 import { Why } from '../../ui/why/why';
@@ -48,7 +49,7 @@ interface Shown {
 /** A form to be tried: sheet and settings to be dragged, sizes, creases and the folded piece following. */
 @Component({
   selector: 'oc-try-form',
-  imports: [DrawingView, Icon, LengthPipe, LidAndSet, PaperModel, RouterLink, SizesPipe, Slider, Why],
+  imports: [DrawingView, Icon, LengthPipe, LidAndSet, Options, PaperModel, RouterLink, SizesPipe, Slider, Why],
   templateUrl: './try-form.html',
   styleUrl: './try-form.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -72,6 +72,30 @@ describe('answers from all forms', () => {
     expect(bench.text).toContain('min each');
   });
 
+  it('rows keep their places while surer sheets are being found, and are sorted once when all are', async () => {
+    const options = { ...SIZE_OPTIONS, confidence: 0.9 };
+    const bench = new PageBench(RankedAnswers, {
+      purpose: parsePurpose('30 x 30 x 30'),
+      options,
+      papers: [],
+      weights: { paper: 0, close: 0, sure: 3, time: 0, ease: 0, dry: 0, closed: 0 },
+    });
+    const busy = (): boolean => bench.find('section.all').getAttribute('aria-busy') === 'true';
+    const orders = new Set<string>();
+    for (let k = 0; k < 400 && (k === 0 || busy()); k++) {
+      await bench.settle(8);
+      if (busy() && bench.text.includes('of 100 tries')) orders.add(names(bench).join());
+    }
+    expect(busy()).toBe(false);
+    expect(orders.size).toBe(1);
+    const chances = [...bench.host.querySelectorAll('oc-answer-row dd')]
+      .map((dd) => /^\s*(\d+) of 100 tries\s*$/.exec(dd.textContent ?? '')?.[1])
+      .filter((share) => share !== undefined)
+      .map(Number);
+    expect(chances.length).toBeGreaterThan(4);
+    expect(chances).toEqual([...chances].sort((p, q) => q - p));
+  });
+
   it('says so when no form does it', async () => {
     const bench = await show('strap 25 x 2');
     expect(bench.text).toContain('No form on the shelf does this yet');

@@ -17,6 +17,7 @@ import {
   isSized,
   type Purpose,
   rank,
+  type Ranked,
   reasons,
   type SizedForm,
   type SizeOptions,
@@ -24,20 +25,27 @@ import {
   USUAL_WEIGHTS,
   type Weights,
 } from '@odd-corner/core';
-import { concat, map, of, scan, switchMap } from 'rxjs';
+import { concat, of, scan, switchMap } from 'rxjs';
 import { coloursOf } from '../../ui/drawing-view/paper-colours';
 import { Folding } from '../../workers/folding.service';
 import { AnswerRow } from '../answer-row/answer-row';
 import { MOST_WEIGHT } from '../weights-query';
 import { CompareAnswers } from '../compare-answers/compare-answers';
 
+type Answers = ReadonlyMap<string, SizedForm | Unmet>;
+
 interface Known {
-  readonly answers: ReadonlyMap<string, SizedForm | Unmet>;
+  readonly answers: Answers;
+  /** As they were for a hand that misses nothing. */
+  readonly exact: Answers;
   /** Whether all that will be known is known. */
   readonly done: boolean;
 }
 
-const NOTHING: Known = { answers: new Map(), done: false };
+const NOTHING: Known = { answers: new Map(), exact: new Map(), done: false };
+
+const withAnswer = (answers: Answers, one: SizedForm | Unmet): Answers => new Map(answers).set(one.formId, one);
+const sizedOf = (answers: Answers): SizedForm[] => [...answers.values()].filter(isSized);
 const MOST_COMPARED = 4;
 const SHOWN_AT_FIRST = 6;
 
@@ -71,20 +79,26 @@ export class RankedAnswers {
     toObservable(this.asked).pipe(
       // A newer question drops the older one with all that it would still have answered.
       switchMap((asked) =>
-        concat(this.folding.answers(asked).pipe(map(({ answer }) => answer)), of(null)).pipe(
-          scan(
-            (known: Known, answer): Known =>
-              answer
-                ? { answers: new Map(known.answers).set(answer.formId, answer), done: false }
-                : { ...known, done: true },
-            NOTHING,
-          ),
+        concat(this.folding.answers(asked), of(null)).pipe(
+          scan((known: Known, told): Known => {
+            if (!told) return { ...known, done: true };
+            const answers = withAnswer(known.answers, told.answer);
+            return { answers, exact: told.stage === 'sized' ? answers : known.exact, done: false };
+          }, NOTHING),
         ),
       ),
     ),
     { initialValue: NOTHING },
   );
-  protected readonly ranked = computed(() => rank([...this.known().answers.values()].filter(isSized), this.weights()));
+  /** Best first. While surer sheets are still being found, rows keep their places: whoever presses one meets it. */
+  protected readonly ranked = computed(() => {
+    const { answers, exact, done } = this.known();
+    const ranked = rank(sizedOf(answers), this.weights());
+    if (done || exact === answers) return ranked;
+    const places = rank(sizedOf(exact), this.weights()).map(({ answer }) => answer.formId);
+    const place = ({ answer }: Ranked): number => places.indexOf(answer.formId);
+    return [...ranked].sort((p, q) => place(p) - place(q));
+  });
   protected readonly unmet = computed(() =>
     [...this.known().answers.values()]
       .filter((answer): answer is Unmet => !isSized(answer))
