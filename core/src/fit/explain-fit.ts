@@ -12,10 +12,12 @@ export function explainFit(answer: SizedForm, options: SizeOptions, unit: ShownU
   const { fit, sheet, decided, next, chance, chanceOneMore, layers } = answer;
   const form = FORMS[answer.formId];
   const onRuler = unitOnRuler(options.ruler, unit);
-  const summed = ({ terms, need, unit: of }: Need): string =>
-    terms && terms.length > 1
+  const summed = ({ terms: all, need, unit: of }: Need): string => {
+    const terms = all?.filter(({ value }) => value > 0) ?? [];
+    return terms.length > 1
       ? `${terms.map(({ name, value }) => `${name} ${quantity(value, of, unit)}`).join(' + ')} = ${quantity(need, of, unit)} needed`
       : `${quantity(need, of, unit)} needed`;
+  };
   const lines: WhyLine[] = fit.needs.map((need) => ({
     what: need.name[0].toUpperCase() + need.name.slice(1),
     figures: `${summed(need)}; ${quantity(need.have, need.unit, unit)} there, ${quantity(need.have - need.need, need.unit, unit)} to spare.`,

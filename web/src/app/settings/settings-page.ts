@@ -23,7 +23,8 @@ export class SettingsPage {
   protected readonly eases = (Object.keys(EASES) as EaseId[]).map((id) => ({ id, name: `${id}: ${EASES[id].reason}` }));
   protected readonly hands = (Object.keys(HANDS) as HandId[]).map((id) => ({
     id,
-    name: `${id}: misses by about ${HANDS[id].missMm} mm. ${HANDS[id].reason}`,
+    name: `${id}: misses by about ${HANDS[id].missMm} mm`,
+    reason: HANDS[id].reason,
   }));
   protected readonly schemes = [
     { id: 'system', name: 'as the device is set' },
