@@ -1,3 +1,4 @@
+import { HANDS } from '@odd-corner/core';
 import { PageBench, SETTINGS } from '../testing/bench';
 import { SettingsPage } from './settings-page';
 
@@ -13,6 +14,7 @@ describe('settings', () => {
     const bench = new PageBench(SettingsPage, {}, { ...SETTINGS, unit: 'in', ruler: 'eighth-inch' });
     await bench.settle();
     expect(bench.find<HTMLSelectElement>('#unit').value).toBe('in');
+    expect(bench.text).toContain(HANDS.practised.reason);
     await choose(bench, '#ruler', 'half-mm');
     const request = bench.sent('PUT', '/api/settings');
     expect(request.request.body).toEqual({ ...SETTINGS, unit: 'in', ruler: 'half-mm' });

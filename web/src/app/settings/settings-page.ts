@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import type { SettingsDraft } from '@odd-corner/contract';
 import { type EaseId, EASES, type HandId, HANDS, type RulerId, RULERS } from '@odd-corner/core';
 import { WorkshopSettings } from '../data/workshop-settings';
@@ -24,8 +24,8 @@ export class SettingsPage {
   protected readonly hands = (Object.keys(HANDS) as HandId[]).map((id) => ({
     id,
     name: `${id}: misses by about ${HANDS[id].missMm} mm`,
-    reason: HANDS[id].reason,
   }));
+  protected readonly handReason = computed(() => HANDS[this.settings.current().hand].reason);
   protected readonly schemes = [
     { id: 'system', name: 'as the device is set' },
     { id: 'light', name: 'light' },
