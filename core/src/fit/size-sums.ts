@@ -1,4 +1,4 @@
-import { CAVITY_NAMES, OUTER_NAMES } from '../forms/cavity-facts';
+import { CAVITY_NAMES, cavityFacts, OUTER_NAMES } from '../forms/cavity-facts';
 import { FORMS } from '../forms/all-forms';
 import type { FormSizes, SheetSize } from '../forms/form';
 import { make } from '../forms/make';
@@ -66,8 +66,7 @@ export function roomSums(way: Way, point: SizePoint): readonly SizeSum[] {
 /** All sizes of a piece by the names that are shown. */
 function named({ cavity, outer, lengths }: FormSizes): Readonly<Record<string, number>> {
   const row: Record<string, number> = {};
-  for (const [key, name] of Object.entries(CAVITY_NAMES[cavity.kind]))
-    row[name] = (cavity as unknown as Readonly<Record<string, number>>)[key];
+  for (const { name, mm } of cavityFacts(cavity)) row[name] = mm;
   for (const { name, mm } of lengths) row[name[0].toUpperCase() + name.slice(1)] = mm;
   for (const [key, name] of Object.entries(OUTER_NAMES)) row[name] = outer[key as keyof FormSizes['outer']];
   return row;

@@ -97,7 +97,6 @@ export class AnswerRow {
     );
     return able.sort((p, q) => p.widthMm * p.heightMm - q.widthMm * q.heightMm)[0] ?? null;
   });
-  protected readonly thickest = computed(() => this.answer().layers.find(({ name }) => name === 'thickest')?.count);
   protected readonly why = computed(() => explainFit(this.answer(), this.options(), this.settings.current().unit));
   protected readonly better = computed(() =>
     this.reasons()
