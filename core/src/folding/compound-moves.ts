@@ -18,7 +18,7 @@ import { FoldRefused } from './fold-refused';
 import { sideOfFace } from './layer-order';
 import { creasesOf, flapFaces, onLayers } from './on-layers';
 import { faceAt, isFlat, type Pose, whereIs } from './pose';
-import { rework, type Reworked } from './rework';
+import type { Rework, Reworked } from './rework';
 import { settle } from './settle';
 import { apply, type Point3 } from './transform';
 
@@ -55,7 +55,7 @@ export interface Squash {
 }
 
 /** Opens a flap's folded edge and presses it flat so that the edge comes to lie on the line that the flap hinges on. */
-export function squash(pose: Pose, { ridge, onto, name }: Squash): Reworked {
+export function squash(pose: Pose, { ridge, onto, name }: Squash): Rework {
   const fold = foldAt(pose, ridge);
   const corner = crossing(fold, onto);
   if (!corner) throw new FoldRefused('ambiguous', 'The folded edge never meets the line that it should lie on.');
@@ -75,7 +75,7 @@ export function squash(pose: Pose, { ridge, onto, name }: Squash): Reworked {
     ...creasesOf(pose, faces, (e) => isOnLine(pose, e, onto)),
   ];
   const stays = stayingPoint(pose, faces);
-  return rework(pose, { creases, opens, lands: [{ point: ridge, at: reflect(halfway, tip) }], stays });
+  return { creases, opens, lands: [{ point: ridge, at: reflect(halfway, tip) }], stays };
 }
 
 /** The two flat pieces of paper that meet in a folded edge. */
@@ -116,7 +116,7 @@ export interface RabbitEar {
 }
 
 /** Folds both sides of a triangle onto its third at once; the corner between them stands up as an ear and is laid down. */
-export function rabbitEar(pose: Pose, { flap, corners: [a, b, c], towards, stays, name }: RabbitEar): Reworked {
+export function rabbitEar(pose: Pose, { flap, corners: [a, b, c], towards, stays, name }: RabbitEar): Rework {
   const [ab, bc, ca] = [distance(a, b), distance(b, c), distance(c, a)];
   const round = ab + bc + ca;
   const inner: Point = {
@@ -130,11 +130,7 @@ export function rabbitEar(pose: Pose, { flap, corners: [a, b, c], towards, stays
   const creases = [a, b, c, foot].flatMap((end) => onLayers(pose, faces, inner, end, name));
   const tips = cornerPoints(pose, faces, c);
   if (!tips.length) throw new FoldRefused('no-paper', 'The flap has no corner there.');
-  return rework(pose, {
-    creases,
-    lands: tips.map((point) => ({ point, at: between(other, kept, length / ab) })),
-    stays,
-  });
+  return { creases, lands: tips.map((point) => ({ point, at: between(other, kept, length / ab) })), stays };
 }
 
 /** The sheet vertices of chosen faces that lie at a table point. */
@@ -163,7 +159,7 @@ export interface Petal {
  * Lifts the tip of the uppermost layer over a hinge while both its sides come in to the middle: the folded edges at its
  * sides open beyond the hinge, and the layers behind them fold in along the same lines.
  */
-export function petal(pose: Pose, { tip, hinge, sides, name }: Petal): Reworked {
+export function petal(pose: Pose, { tip, hinge, sides, name }: Petal): Rework {
   const at: Point3 = whereIs(pose, tip);
   const [left, right] = sides.map((side) => crossing(side, hinge));
   if (!left || !right) throw new FoldRefused('ambiguous', 'The sides of a petal must meet its hinge.');
@@ -181,7 +177,7 @@ export function petal(pose: Pose, { tip, hinge, sides, name }: Petal): Reworked 
   );
   const folds = [left, right].flatMap((end) => onLayers(pose, wings, end, at, name));
   const creases = [...onLayers(pose, own, left, right, name), ...folds, ...ridges];
-  return rework(pose, { creases, lands: [{ point: tip, at: reflect(hinge, at) }], stays: stayingPoint(pose, wings) });
+  return { creases, lands: [{ point: tip, at: reflect(hinge, at) }], stays: stayingPoint(pose, wings) };
 }
 
 /** The faces that hang together with some, over edges that count. */

@@ -1,29 +1,26 @@
-import { distance, type Point } from '../measure/point';
+import type { Point } from '../measure/point';
 import type { CreasePattern } from '../pattern/crease-pattern';
 import type { Split } from '../pattern/split-faces';
 import type { Pose } from './pose';
-import type { RecordedMove } from './recording';
-import { compose, inverse, type Transform } from './transform';
+import { type RecordedMove, rootOf } from './recording';
 
 /** The sheet line on which an edge folds, in the direction of the edge: its way round decides which way it folds. */
 export type Axis = readonly [Point, Point];
 
-/** A vertex that a move makes on an edge: a share of the way along it, seen from a face beside it. */
+/** A vertex that a move makes on an edge, seen from a face beside it. */
 interface OnEdge {
   readonly vertex: number;
   readonly edge: number;
-  readonly share: number;
   readonly face: number;
 }
 
 /** A vertex that a move makes inside a face. */
 interface InFace {
   readonly vertex: number;
-  readonly at: Point;
   readonly corners: readonly number[];
 }
 
-/** All about one recorded move that is the same for every hand that follows it. */
+/** All about one recorded move that is the same for every hand that follows it, on whatever sheet. */
 export interface EchoPlan {
   readonly onEdges: readonly OnEdge[];
   readonly inFaces: readonly InFace[];
@@ -31,44 +28,38 @@ export interface EchoPlan {
   readonly edges: readonly { readonly from: number; readonly turned: boolean }[];
   /** Which face of the pattern before each face is a part of. */
   readonly faceFrom: (face: number) => number;
-  /** How the face that stays moved bodily: turned on the table, or turned over. */
-  readonly moved: Transform;
 }
 
 const plans = new WeakMap<RecordedMove, EchoPlan>();
 
-/** The plan of a move, made once. */
+/** The plan of a move, made once for all moves that follow it. */
 export function planOf(move: RecordedMove, before: Pose): EchoPlan {
-  const known = plans.get(move);
+  const root = rootOf(move);
+  const known = plans.get(root);
   if (known) return known;
-  const { split, pose } = move;
+  const { split } = move;
   const faceFrom = (face: number): number => (split ? split.faceFrom[face] : face);
-  const moved = compose(pose.placed[pose.pinned], inverse(before.placed[faceFrom(pose.pinned)]));
-  const plan = { ...(split ? refinement(split, before.pattern) : UNREFINED), faceFrom, moved };
-  plans.set(move, plan);
+  const plan = { ...(split ? refinement(split, before.pattern) : UNREFINED), faceFrom };
+  plans.set(root, plan);
   return plan;
 }
 
 const UNREFINED = { onEdges: [], inFaces: [], edges: [] };
 
-function refinement({ pattern, edgeFrom, faceFrom }: Split, old: CreasePattern): Omit<EchoPlan, 'faceFrom' | 'moved'> {
+function refinement({ pattern, edgeFrom, faceFrom }: Split, old: CreasePattern): Omit<EchoPlan, 'faceFrom'> {
   const made = old.vertices.length;
   const found = new Map<number, OnEdge>();
   pattern.edges.forEach((edge, e) => {
     const from = edgeFrom[e];
     if (from < 0) return;
-    const { from: a, to: b } = old.edges[from];
-    for (const vertex of [edge.from, edge.to]) {
-      if (vertex < made || found.has(vertex)) continue;
-      const share = distance(old.vertices[a], pattern.vertices[vertex]) / distance(old.vertices[a], old.vertices[b]);
-      found.set(vertex, { vertex, edge: from, share, face: faceFrom[edge.left] });
-    }
+    for (const vertex of [edge.from, edge.to])
+      if (vertex >= made && !found.has(vertex)) found.set(vertex, { vertex, edge: from, face: faceFrom[edge.left] });
   });
   const inFaces: InFace[] = [];
   for (let vertex = made; vertex < pattern.vertices.length; vertex++) {
     if (found.has(vertex)) continue;
     const face = pattern.faces.findIndex(({ vertices }) => vertices.includes(vertex));
-    inFaces.push({ vertex, at: pattern.vertices[vertex], corners: old.faces[faceFrom[face]].vertices });
+    inFaces.push({ vertex, corners: old.faces[faceFrom[face]].vertices });
   }
   const edges = pattern.edges.map((edge, e) => {
     const from = edgeFrom[e];

@@ -1,8 +1,8 @@
 import { distance, type Line, lineThrough, type Point } from '../measure/point';
-import { type CreasePattern, toleranceOf } from '../pattern/crease-pattern';
+import type { CreasePattern } from '../pattern/crease-pattern';
 import { type Axis, type EchoPlan, planOf } from './echo-plan';
-import { faceAt, type Pose } from './pose';
-import type { Recording } from './recording';
+import type { Pose } from './pose';
+import { type AskedSpot, type Recording, rootOf } from './recording';
 import { aboutSheetLine, apply, compose, inverse, type Transform } from './transform';
 
 /**
@@ -14,13 +14,15 @@ import { aboutSheetLine, apply, compose, inverse, type Transform } from './trans
 export class Echo {
   private step = 0;
   private exact: Pose;
+  /** The pose whose structure the exact one has: the same for all sheets on which a recording is followed. */
+  private structure: Pose;
   private vertices: Point[];
   private axes: (Axis | null)[];
   /** Faces placed so far at this moment: most moves ask for a few only. */
   private placed: (Transform | undefined)[];
 
   constructor(private readonly recording: Recording) {
-    this.exact = recording.start;
+    this.exact = this.structure = recording.start;
     this.vertices = [...this.exact.pattern.vertices];
     this.axes = this.exact.pattern.edges.map(() => null);
     this.placed = [...this.exact.placed];
@@ -39,10 +41,20 @@ export class Echo {
     return this.exact;
   }
 
+  /** The pose of the recording that was made first, where the followed one was taken over from another sheet. */
+  get followedStructure(): Pose {
+    return this.structure;
+  }
+
   /** Where a sheet point lies on the table; a vertex of the exact pattern stands for the vertex that it has become. */
-  at(p: Point): Point {
-    const { face, vertex } = lookedUp(this.exact, p);
+  at(p: Point, { face, vertex }: AskedSpot): Point {
     return apply(this.place(face), vertex < 0 ? p : this.vertices[vertex]);
+  }
+
+  /** Where a face lies, and its corners on the sheet. */
+  face(face: number): { readonly placed: Transform; readonly outline: readonly Point[] } {
+    const { vertices } = this.exact.pattern.faces[face];
+    return { placed: this.place(face), outline: vertices.map((v) => this.vertices[v]) };
   }
 
   /** The table line on which the longest piece of a named crease folds, or null when no crease is called so. */
@@ -66,6 +78,7 @@ export class Echo {
   /**
    * Makes the next recorded move.
    * @param line the table line along which this hand creases, for moves that have one
+   * @throws RangeError when nothing more was recorded
    */
   next(line: Line | null): void {
     const move = this.recording.moves[this.step++];
@@ -74,9 +87,11 @@ export class Echo {
     const plan = planOf(move, this.exact);
     const { pinned } = pose;
     // Where it lies is found on the pattern as it is, before the creases of the finer one take their places.
-    const frame = compose(plan.moved, this.place(plan.faceFrom(pinned)));
+    const moved = compose(pose.placed[pinned], inverse(this.exact.placed[plan.faceFrom(pinned)]));
+    const frame = compose(moved, this.place(plan.faceFrom(pinned)));
     if (split) this.follow(plan, split.pattern, line);
     this.exact = pose;
+    this.structure = rootOf(move).pose;
     this.placed = [];
     this.placed[pinned] = frame;
   }
@@ -86,7 +101,7 @@ export class Echo {
     const known = this.placed[face];
     if (known) return known;
     const { pattern, angles } = this.exact;
-    const { parent, through } = wayFromPinned(this.exact);
+    const { parent, through } = wayFromPinned(this.structure);
     const e = through[face];
     const before = this.place(parent[face]);
     const axis = this.axes[e];
@@ -105,11 +120,12 @@ export class Echo {
   private follow({ onEdges, inFaces, edges, faceFrom }: EchoPlan, pattern: CreasePattern, line: Line | null): void {
     const old = this.exact.pattern;
     const places = [...this.vertices];
-    for (const { vertex, edge, share, face } of onEdges) {
+    for (const { vertex, edge, face } of onEdges) {
       const { from, to } = old.edges[edge];
       const ends = [this.vertices[from], this.vertices[to]] as const;
       const [p, q] = (line && this.axes[edge]) ?? ends;
-      let t = share;
+      let t =
+        distance(old.vertices[from], pattern.vertices[vertex]) / distance(old.vertices[from], old.vertices[to]);
       if (line) {
         const placed = this.place(face);
         const [s, u] = [offLine(line, apply(placed, p)), offLine(line, apply(placed, q))];
@@ -118,7 +134,8 @@ export class Echo {
       places[vertex] = { x: p.x + t * (q.x - p.x), y: p.y + t * (q.y - p.y) };
     }
     // Points inside a face go along with its corners.
-    for (const { vertex, at, corners } of inFaces) {
+    for (const { vertex, corners } of inFaces) {
+      const at = pattern.vertices[vertex];
       const drift = (axis: 'x' | 'y'): number =>
         corners.reduce((sum, u) => sum + this.vertices[u][axis] - old.vertices[u][axis], 0) / corners.length;
       places[vertex] = { x: at.x + drift('x'), y: at.y + drift('y') };
@@ -171,29 +188,6 @@ function wayFromPinned(pose: Pose): Way {
   const way = { parent, through };
   ways.set(pose, way);
   return way;
-}
-
-interface Spot {
-  readonly face: number;
-  readonly vertex: number;
-}
-
-/** Each replay asks for the same sheet points at the same moves: they are looked up once. */
-const spots = new WeakMap<Pose, Map<string, Spot>>();
-
-/** The face that holds a sheet point, and the vertex that it is, or -1. */
-function lookedUp(pose: Pose, p: Point): Spot {
-  let known = spots.get(pose);
-  if (!known) spots.set(pose, (known = new Map<string, Spot>()));
-  const key = `${p.x},${p.y}`;
-  let spot = known.get(key);
-  if (!spot) {
-    const { pattern } = pose;
-    const near = 100 * toleranceOf(pattern);
-    const vertex = pattern.vertices.findIndex((q) => Math.abs(q.x - p.x) <= near && Math.abs(q.y - p.y) <= near);
-    known.set(key, (spot = { face: faceAt(pattern, p), vertex }));
-  }
-  return spot;
 }
 
 function offLine({ at, along: d }: Line, { x, y }: Point): number {

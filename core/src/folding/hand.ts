@@ -1,6 +1,7 @@
 import type { Line, Point } from '../measure/point';
 import type { Sheet } from '../paper/sheet';
 import { blankPattern } from '../pattern/blank-pattern';
+import { faceOutline } from '../pattern/crease-pattern';
 import { type Split, splitAfter } from '../pattern/split-faces';
 import { type Alignment, foldLine } from './alignment';
 import { collapse, type CreaseAngle } from './collapse';
@@ -10,12 +11,13 @@ import { bendStacks, type StackBend } from './bend-stacks';
 import { cutAlong, trim } from './cut';
 import { Echo } from './echo';
 import { FoldRefused } from './fold-refused';
+import { Follower } from './follower';
 import { type InexactHand, missing, type Missing } from './inexact';
 import type { KnownLayers } from './known-layers';
 import { noOrder } from './layer-order';
-import { type Extent, nearestOnMark, pinchMark } from './pinch';
-import { creaseOnTable, faceAt, middleOfTable, type Pose, whereIs } from './pose';
-import type { RecordedMove, Recording } from './recording';
+import { type Extent, nearestOnMark, pinchedAt, pinchMark } from './pinch';
+import { creaseOnTable, faceAt, middleOfTable, type Pose, spotAt } from './pose';
+import { type Act, type AskedSpot, type Decision, type RecordedMove, type Recording, StructureDiffers } from './recording';
 import { refine } from './refine';
 import { foldReverse } from './reverse-fold';
 import { type Rework, rework } from './rework';
@@ -24,7 +26,7 @@ import { foldSimply, type SimpleFold } from './simple-fold';
 import { type PaperMesh, paperMesh, type PaperMeshOptions } from './soft/paper-mesh';
 import { type Relaxed, relaxing, type RelaxOptions, type RelaxProgress, type SoftTargets } from './soft/relax';
 import { refuseUnstuck, stick, type Stuck } from './stuck';
-import { compose, IDENTITY, overUpright, type Transform, turnOnTable } from './transform';
+import { apply, compose, IDENTITY, overUpright, type Transform, turnOnTable } from './transform';
 
 /** How a hand folds. */
 export interface HandOptions {
@@ -35,6 +37,11 @@ export interface HandOptions {
    * and nothing has to be layered anew, so that thousands of replays are quick.
    */
   readonly after?: Recording;
+  /**
+   * What an exact hand did on another sheet or with other lengths. An exact hand then takes over parts and layers from it,
+   * as long as a certificate holds for them; where it does not, moves throw `StructureDiffers`.
+   */
+  readonly along?: Recording;
 }
 
 /** A pinch is made by eye, between two fingers: taken to miss twice as much as a crease that is lined up and pressed. */
@@ -49,6 +56,8 @@ interface Earlier {
 interface OpenFold {
   readonly name: string;
   before: Earlier;
+  /** How many moves had been made before it. */
+  readonly move: number;
 }
 
 interface Performed {
@@ -77,8 +86,17 @@ export class Hand {
   private readonly start: Pose;
   private readonly miss: Missing | null;
   private readonly echo: Echo | null;
+  private readonly follower: Follower | null;
+  private readonly spots: AskedSpot[] = [];
+  private readonly decisions: Decision[] = [];
+  /** How many sheet points have been asked for. */
+  private asked = 0;
 
-  constructor(sheet: Sheet, { inexact, after }: HandOptions = {}) {
+  constructor(
+    sheet: Sheet,
+    private readonly options: HandOptions = {},
+  ) {
+    const { inexact, after, along } = options;
     this.miss = inexact ? missing(inexact) : null;
     this.echo = after ? new Echo(after) : null;
     const pattern = blankPattern(sheet);
@@ -95,20 +113,27 @@ export class Hand {
       marks: [],
     };
     this.current = this.start;
+    this.follower = along ? new Follower(along, this.start) : null;
   }
 
   get pose(): Pose {
-    return this.echo ? { ...this.echo.pose, marks: this.current.marks } : this.current;
+    const followed = this.echo ?? this.follower;
+    return followed ? { ...followed.pose, marks: this.current.marks } : this.current;
   }
 
   /** Whether it follows another hand, whose steps have been seen and recorded. */
   get follows(): boolean {
-    return this.echo !== null;
+    return this.echo !== null || this.follower !== null;
   }
 
-  /** All moves so far, for an inexact hand to follow. */
+  /** All moves so far, to be followed. */
   get recording(): Recording {
-    return { start: this.start, moves: this.moves };
+    const { start, spots, decisions, follower } = this;
+    const { along } = this.options;
+    if (!follower || !along) return { start, moves: this.moves, spots, decisions };
+    if (!follower.done || this.asked !== along.spots.length)
+      throw new StructureDiffers('The sequence is shorter than the one that was recorded.');
+    return { start, moves: follower.moves, spots: along.spots, decisions: along.decisions };
   }
 
   /** Names of all folds and pinches that were lined up, in order: those that an inexact hand can miss. */
@@ -118,7 +143,39 @@ export class Hand {
 
   /** Where a sheet point lies on the table now. */
   at(p: Point): Point {
-    return this.echo ? this.echo.at(p) : whereIs(this.current, p);
+    const spot = this.spotOf(p);
+    if (this.echo) return this.echo.at(p, spot);
+    return this.follower ? this.follower.at(p, spot) : apply(this.current.placed[spot.face], p);
+  }
+
+  /**
+   * Decides something about the sequence by looking at the paper. A hand that misses decides as the exact one did: which
+   * moves are made does not depend on luck.
+   */
+  decide<T extends string | number | boolean>(look: () => T): T {
+    const { after, along } = this.options;
+    const recorded = (after ?? along)?.decisions[this.decisions.length];
+    if (after && recorded) {
+      this.asked += recorded.spots;
+      this.decisions.push(recorded);
+      return recorded.decided as T;
+    }
+    const asked = this.asked;
+    const decided = look();
+    if (along && decided !== recorded?.decided) throw new StructureDiffers('Another move would be made here.');
+    this.decisions.push({ decided, spots: this.asked - asked });
+    return decided;
+  }
+
+  /** The face and vertex of a sheet point: looked up once, by the hand that others follow. */
+  private spotOf(p: Point): AskedSpot {
+    const { after, along } = this.options;
+    const recorded = (after ?? along)?.spots[this.asked++];
+    if (along && !recorded) throw new StructureDiffers('More points are asked for than were recorded.');
+    if (recorded) return recorded;
+    const spot = spotAt((this.echo?.followed ?? this.current).pattern, p);
+    if (!after) this.spots.push(spot);
+    return spot;
   }
 
   /** The table line of a crease or a mark. */
@@ -161,7 +218,13 @@ export class Hand {
   /** Creases a part of a fold line on one layer and opens it again: a mark to go by. */
   pinch(name: string, alignment: Alignment, extent: Extent, towards: 'over' | 'behind' = 'over'): void {
     const line = this.lineOf(name, alignment, PINCH_MISSES);
-    const mark = pinchMark(this.pose, line, extent, towards, name);
+    const { face } = this.spotOf(pinchedAt(extent));
+    const { pattern, placed } = this.current;
+    const pinched = (this.echo ?? this.follower)?.face(face) ?? {
+      placed: placed[face],
+      outline: faceOutline(pattern, face),
+    };
+    const mark = pinchMark(pinched, this.start.pattern.size, line, extent, towards, name);
     this.current = { ...this.current, marks: [...(this.current.marks ?? []), mark] };
   }
 
@@ -177,17 +240,17 @@ export class Hand {
 
   /** Opens the folded edge that a sheet point lies on and presses it flat onto the line that its flap hinges on. */
   squash(name: string, ridge: Point, onto: Line): void {
-    this.perform(null, () => compound.squash(this.current, { ridge, onto, name }));
+    this.reworkBy(() => compound.squash(this.pose, { ridge, onto, name }));
   }
 
   /** Folds two sides of a triangle onto the third, the corner between them becoming an ear. */
   rabbitEar(name: string, ear: Omit<compound.RabbitEar, 'name'>): void {
-    this.perform(null, () => compound.rabbitEar(this.current, { ...ear, name }));
+    this.reworkBy(() => compound.rabbitEar(this.pose, { ...ear, name }));
   }
 
   /** Lifts the tip of a flap while its sides come in to the middle. */
   petal(name: string, lifted: Omit<compound.Petal, 'name'>): void {
-    this.perform(null, () => compound.petal(this.current, { ...lifted, name }));
+    this.reworkBy(() => compound.petal(this.pose, { ...lifted, name }));
   }
 
   /** Pushes a closed point in between its own layers. */
@@ -202,12 +265,27 @@ export class Hand {
 
   /** A flat move told by which creases may work and where points land, see `rework`. */
   rework(told: Rework): void {
-    this.perform(null, () => rework(this.current, told));
+    this.reworkBy(() => told);
+  }
+
+  private reworkBy(tell: () => Rework): void {
+    if (this.echo) {
+      this.echo.next(null);
+      return;
+    }
+    const told = tell();
+    const { creases: stretches, stays, known, lands } = told;
+    this.perform({ kind: 'stretches', stretches, stays, known, lands }, () => rework(this.current, told));
   }
 
   /** Snaps creases through to their other sign: all of them, or those named. */
   turnInsideOut(turned: compound.TurnInsideOut): void {
-    this.perform(null, () => ({ split: null, pose: compound.turnInsideOut(this.current, turned) }));
+    const { creases, stays } = turned;
+    const told = creases?.map(({ from, to }) => ({ from, to, name: 'turned' }));
+    this.perform(
+      told ? { kind: 'stretches', stretches: told, stays } : { kind: 'angles', told: 'inside out', stays },
+      () => ({ split: null, pose: compound.turnInsideOut(this.current, turned) }),
+    );
   }
 
   /** Cuts through the layers along a line and takes away what lies beyond it. */
@@ -220,18 +298,22 @@ export class Hand {
   /** Slits the paper from a raw edge along stretches in sheet coordinates. */
   slit(stretches: readonly { readonly from: Point; readonly to: Point }[]): void {
     const { folds } = this;
-    this.perform(null, () => cutAlong(this.current, stretches));
+    this.perform({ kind: 'anew' }, () => cutAlong(this.current, stretches));
     this.folds = folds;
   }
 
   /** Glues two touching layers together at a spot, given by its sheet points on both. */
   glue(point: Point, other: Point): void {
-    if (!this.echo) this.stuck.push(stick(this.current, 'glue', point, other));
+    this.stick('glue', point, other);
   }
 
   /** Tapes two sheet points together as they lie. */
   tape(point: Point, other: Point): void {
-    if (!this.echo) this.stuck.push(stick(this.current, 'tape', point, other));
+    this.stick('tape', point, other);
+  }
+
+  private stick(how: Stuck['how'], point: Point, other: Point): void {
+    if (!this.echo) this.stuck.push(stick(this.pose, how, point, other));
   }
 
   /**
@@ -241,7 +323,7 @@ export class Hand {
   unfold(name: string): void {
     const k = this.folds.findIndex((fold) => fold.name === name);
     const folds = this.folds.slice(0, Math.max(0, k));
-    this.perform(null, () => {
+    this.perform({ kind: 'unfolded', before: this.folds[k]?.move ?? -1 }, () => {
       if (k < 0) throw new FoldRefused('nothing-to-unfold', `No fold called “${name}” is closed.`);
       return { split: null, pose: { ...this.caughtUp(this.folds[k].before), sense: this.current.sense } };
     });
@@ -260,7 +342,7 @@ export class Hand {
 
   /** Opens or closes creases made before to an angle, each in its own sense. `stays` is a sheet point that keeps still. */
   open3d(angles: Readonly<Record<string, number>>, stays: Point): void {
-    this.perform(null, () => {
+    this.perform({ kind: 'angles', told: JSON.stringify(angles), stays }, () => {
       const { pattern, sense, placed } = this.current;
       const next = this.current.angles.map((angle, e) => {
         const wanted = angles[pattern.edges[e].name];
@@ -277,7 +359,8 @@ export class Hand {
    * @param stays sheet point that keeps still
    */
   stand(creases: readonly CreaseAngle[], bends: readonly StackBend[], stays: Point): void {
-    this.perform(null, () => collapse(this.current, [...creases, ...bendStacks(this.current, bends)], stays));
+    if (this.echo) this.echo.next(null);
+    else this.collapse([...creases, ...bendStacks(this.pose, bends)], stays);
   }
 
   /**
@@ -296,7 +379,9 @@ export class Hand {
 
   /** Moves many creases at once, see `collapse`. */
   collapse(creases: readonly CreaseAngle[], stays: Point, known: readonly KnownLayers[] = []): void {
-    this.perform(null, () => collapse(this.current, creases, stays, known));
+    this.perform({ kind: 'stretches', stretches: creases, stays, known }, () =>
+      collapse(this.current, creases, stays, known),
+    );
   }
 
   /**
@@ -309,7 +394,7 @@ export class Hand {
     const seen = this.watched;
     this.watched = [];
     // What was seen before paper was cut off keeps its paper.
-    return this.echo ? [] : [...seen.map((earlier) => this.caughtUp(earlier, 'keeps its paper')), this.current];
+    return this.follows ? [] : [...seen.map((earlier) => this.caughtUp(earlier, 'keeps its paper')), this.current];
   }
 
   /** Keeps the pose of this moment among those that `watch` returns. */
@@ -326,37 +411,51 @@ export class Hand {
     among?: SimpleFold['among'],
   ): void {
     const folds = this.folds;
+    const move = this.movesMade;
     const { before } = this.along(name, alignment, (line) =>
       foldSimply(this.current, { line, towards, layers, name, under, among }),
     );
-    if (before) this.folds = [...folds, { name, before: { pose: before, since: this.splits.length } }];
+    if (before) this.folds = [...folds, { name, move, before: { pose: before, since: this.splits.length } }];
   }
 
   /** Makes a move along the line that the hand makes when it means an alignment. */
   private along(name: string, alignment: Alignment, compute: (line: Line) => Performed): Performed {
     const line = this.lineOf(name, alignment);
-    return this.perform(line, () => compute(line));
+    return this.perform({ kind: 'along', line }, () => compute(line));
   }
 
   private lineOf(name: string, alignment: Alignment, factor = 1): Line {
     this.lined.push(name);
     const meant = foldLine(alignment);
-    return this.miss ? this.miss(meant, this.echo?.followed ?? this.current, factor) : meant;
+    if (!this.miss) return meant;
+    const { echo, current } = this;
+    return echo ? this.miss(meant, echo.followed, factor, echo.followedStructure) : this.miss(meant, current, factor);
   }
 
   /** All that changes the paper goes through here. */
-  private perform(line: Line | null, compute: () => Performed): Performed {
+  private perform(act: Act, compute: () => Performed): Performed {
     if (this.echo) {
-      this.echo.next(line);
+      this.echo.next(act.kind === 'along' ? act.line : null);
       return { split: null, pose: this.current };
+    }
+    if (this.follower) {
+      const before = this.follower.pose;
+      this.follower.next(act);
+      refuseUnstuck(this.follower.pose, this.stuck);
+      this.folds = [];
+      return { split: null, pose: this.follower.pose, before };
     }
     const done = compute();
     refuseUnstuck(done.pose, this.stuck);
     if (done.split) this.splits.push(done.split);
     this.current = { ...done.pose, marks: this.current.marks };
     this.folds = [];
-    this.moves.push({ split: done.split, pose: this.current });
+    this.moves.push({ act, split: done.split, pose: this.current });
     return done;
+  }
+
+  private get movesMade(): number {
+    return this.follower?.moves.length ?? this.moves.length;
   }
 
   private get now(): Earlier {
@@ -377,8 +476,8 @@ export class Hand {
 
   private move(motionOf: (pose: Pose) => Transform): void {
     const folds = this.folds;
-    this.perform(null, () => {
-      const motion = motionOf(this.current);
+    const motion = this.echo ? IDENTITY : motionOf(this.follower?.pose ?? this.current);
+    this.perform({ kind: 'moved', motion }, () => {
       for (const fold of folds) fold.before = { ...fold.before, pose: moved(fold.before.pose, motion) };
       return { split: null, pose: moved(this.current, motion) };
     });

@@ -10,13 +10,18 @@ export interface InexactHand {
   readonly seed: number;
   /** Which of its aligned folds it misses, counted from 0; all of them when left out. */
   readonly only?: number;
+  /** By how many standard deviations it misses both ends of that one, instead of by luck. */
+  readonly ends?: readonly [number, number];
 }
 
 /** A stack of n layers is taken to be √n times as hard to line up as one: their own misses add up by chance. */
 const harder = (layers: number): number => Math.sqrt(layers);
 
-/** Turns the fold lines that a hand means into those that it makes; `factor` says how much harder than a plain fold. */
-export type Missing = (meant: Line, pose: Pose, factor: number) => Line;
+/**
+ * Turns the fold lines that a hand means into those that it makes; `factor` says how much harder than a plain fold. How
+ * many layers are lined up is read off `layered`, which has the same layers as the pose.
+ */
+export type Missing = (meant: Line, pose: Pose, factor: number, layered?: Pose) => Line;
 
 interface Spread {
   readonly centre: Point;
@@ -42,11 +47,11 @@ function spreadOnTable(pose: Pose): Spread {
 }
 
 /** @returns the line itself when nothing is missed */
-export function missing({ sigmaMm, seed, only }: InexactHand): Missing {
+export function missing({ sigmaMm, seed, only, ends }: InexactHand): Missing {
   const normal = seededNormal(seed);
   let count = 0;
-  return (meant, pose, factor) => {
-    const [first, second] = [normal(), normal()].map((n) => n * sigmaMm * factor * harder(mostLayers(pose)));
+  return (meant, pose, factor, layered = pose) => {
+    const [first, second] = (ends ?? [normal(), normal()]).map((n) => n * sigmaMm * factor * harder(mostLayers(layered)));
     if (sigmaMm === 0 || (only !== undefined && only !== count++)) return meant;
     // The two ends of the fold, where the hand lines it up: half the paper's extent either way of its middle.
     const { centre, reach } = spreadOnTable(pose);

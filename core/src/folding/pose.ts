@@ -57,6 +57,16 @@ interface Spot {
 /** Many replays ask for the same sheet points of the same meant pattern: they are looked up once. */
 const spots = new WeakMap<readonly Point[], Map<string, Spot>>();
 
+/** The face that holds a sheet point, and the vertex that the point is, or -1. */
+export function spotAt(pattern: CreasePattern, p: Point): { readonly face: number; readonly vertex: number } {
+  const near = 100 * toleranceOf(pattern);
+  return { face: heldBy(pattern, p), vertex: vertexNear(pattern.vertices, p, near) };
+}
+
+function vertexNear(vertices: readonly Point[], { x, y }: Point, near: number): number {
+  return vertices.findIndex((q) => Math.abs(q.x - x) <= near && Math.abs(q.y - y) <= near);
+}
+
 function heldBy(pattern: CreasePattern, p: Point): number {
   const tolerance = toleranceOf(pattern);
   const face = pattern.faces.findIndex((_, f) => contains(faceOutline(pattern, f), p, tolerance));
@@ -72,7 +82,7 @@ function meantSpot(pattern: CreasePattern, meant: readonly Point[], p: Point): S
   let spot = known.get(key);
   if (!spot) {
     const near = 100 * toleranceOf(pattern);
-    const vertex = meant.findIndex((q) => Math.abs(q.x - p.x) <= near && Math.abs(q.y - p.y) <= near);
+    const vertex = vertexNear(meant, p, near);
     known.set(key, (spot = { face: heldBy({ ...pattern, vertices: meant, meant: undefined }, p), vertex }));
   }
   return spot;

@@ -176,7 +176,7 @@ function fold(hand: Hand, sheet: Sheet, params: CardWrapParams, unit?: ShownUnit
   // A flap longer than the card is wide shows its tip beyond the far edge: it is folded under there.
   [0, 1, 2, 3].forEach((k) => {
     const across = k < 2 ? wrap.short : wrap.long;
-    if (!diagonal || inward(k) <= across + 1e-9 * widthMm) return;
+    if (!diagonal || !hand.decide(() => inward(k) > across + 1e-9 * widthMm)) return;
     const far = edges[k < 2 ? 1 - k : 5 - k];
     step(
       { ...words.tip, id: `tip-${k + 1}` },

@@ -156,7 +156,12 @@ function fold(hand: Hand, sheet: Sheet, params: DishParams, unit?: ShownUnit): F
       { top: 2 },
     );
   };
-  const sideOf = (which: 'right' | 'left'): Point => at(topFlap(hand.pose, frame, which), 1, 0.5);
+  const sideOf = (which: 'right' | 'left'): Point => at(
+    hand.decide(() => topFlap(hand.pose, frame, which)),
+    1,
+    0.5,
+  );
+  const kiteOf = (which: 'right' | 'left'): number => hand.decide(() => topKite(hand.pose, frame, which));
   for (const face of ['front', 'rear'] as const) {
     if (face === 'rear') step(words.overKite, { arrows: [{ kind: 'turn-over' }] }, () => hand.turnOver());
     step(
@@ -173,7 +178,7 @@ function fold(hand: Hand, sheet: Sheet, params: DishParams, unit?: ShownUnit): F
   }
   /** The flap's lower doubled edge is opened and laid along the side of the kite; then what sticks out goes behind. */
   const squash = (which: 'right' | 'left'): number => {
-    const k = topKite(hand.pose, frame, which);
+    const k = kiteOf(which);
     hand.squash(
       `pocket ${k}`,
       between(at(k, ...BASE), at(k, 1, 0.5), 0.9),
@@ -191,7 +196,7 @@ function fold(hand: Hand, sheet: Sheet, params: DishParams, unit?: ShownUnit): F
     words.squash,
     {
       creases: [0, 1, 2, 3].map((k) => `pocket ${k}`),
-      arrows: [{ kind: 'push-in', grip: at(topKite(hand.pose, frame, 'right'), 1, 0.5) }],
+      arrows: [{ kind: 'push-in', grip: at(kiteOf('right'), 1, 0.5) }],
     },
     () => {
       squashed = squash('right');
@@ -204,7 +209,7 @@ function fold(hand: Hand, sheet: Sheet, params: DishParams, unit?: ShownUnit): F
     words.squashLeft,
     {
       creases: [0, 1, 2, 3].map((k) => `pocket ${k}`),
-      arrows: [{ kind: 'push-in', grip: at(topKite(hand.pose, frame, 'left'), 1, 0.5) }],
+      arrows: [{ kind: 'push-in', grip: at(kiteOf('left'), 1, 0.5) }],
     },
     () => tuck(squash('left')),
   );
@@ -215,7 +220,7 @@ function fold(hand: Hand, sheet: Sheet, params: DishParams, unit?: ShownUnit): F
       creases: [0, 1, 2, 3].map((k) => `pocket ${k}`),
       arrows: (['right', 'left'] as const).map((which) => ({
         kind: 'push-in',
-        grip: at(topKite(hand.pose, frame, which), 1, 0.5),
+        grip: at(kiteOf(which), 1, 0.5),
       })),
     },
     () => {
@@ -250,7 +255,9 @@ function fold(hand: Hand, sheet: Sheet, params: DishParams, unit?: ShownUnit): F
   const body = at(0, 0.5 + 0.5 * Q, 0.5 + 0.1 * Q);
   /** Of two points on either side of the packet, the one on top. */
   const upper = (pair: readonly number[]): number =>
-    topmost(hand.pose, pair, (k) => [at(k, 0.76, 0.75), at(k, 0.75, 0.76)].map((p) => faceAt(hand.pose.pattern, p)));
+    hand.decide(() =>
+      topmost(hand.pose, pair, (k) => [at(k, 0.76, 0.75), at(k, 0.75, 0.76)].map((p) => faceAt(hand.pose.pattern, p))),
+    );
   const foldDown = (said: StepWords, points: readonly number[]): void =>
     step(said, { creases: ['rim'], arrows: points.map((k) => ({ kind: 'fold', grip: at(k, 1, 1) })) }, () => {
       const [top, ...behind] = points;

@@ -1,0 +1,66 @@
+import type { InexactHand } from '../folding/inexact';
+import { FoldRefused } from '../folding/fold-refused';
+import { startSheet } from '../folding/hand';
+import { type Recording, StructureDiffers } from '../folding/recording';
+import type { Sheet } from '../paper/sheet';
+import type { Folding, Form, FormSizes, SheetSize } from './form';
+import { sheetFor } from './make';
+
+/** A form folded by an exact hand, with all that others need to follow it. */
+export interface Folded {
+  readonly form: Form;
+  readonly size: SheetSize;
+  readonly sheet: Sheet;
+  /** Parameters as the form reads them. */
+  readonly params: unknown;
+  readonly folding: Folding;
+  readonly recording: Recording;
+  /** Names of the folds that are lined up, in order. */
+  readonly aligned: readonly string[];
+  readonly steps: number;
+}
+
+/**
+ * Folds a form wholly anew.
+ * @throws RangeError for a sheet or parameters out of their range
+ * @throws FoldRefused when the sequence cannot be folded
+ */
+export function foldAnew(form: Form, size: SheetSize, params: unknown): Folded {
+  const sheet = sheetFor(form, size);
+  const read = form.params.parse(params);
+  const hand = startSheet(sheet);
+  const folding = form.fold(hand, sheet, read);
+  const { recording, aligned } = hand;
+  return { form, size, sheet, params: read, folding, recording, aligned, steps: folding.steps.length };
+}
+
+/**
+ * The same form on another sheet or with other lengths, following one that was folded before; its steps are left out.
+ * @returns null where another move would be made, or the layers do not lie as recorded: then it must be folded anew
+ * @throws RangeError for a sheet or parameters out of their range
+ */
+export function follow(folded: Folded, size: SheetSize, params: unknown): Folded | null {
+  const { form, aligned, steps } = folded;
+  const sheet = sheetFor(form, size);
+  const read = form.params.parse(params);
+  const hand = startSheet(sheet, { along: folded.recording });
+  try {
+    const folding = form.fold(hand, sheet, read);
+    return { form, size, sheet, params: read, folding, recording: hand.recording, aligned, steps };
+  } catch (error) {
+    // A move that is refused here is refused when it is folded anew, which says why.
+    if (error instanceof StructureDiffers || error instanceof FoldRefused) return null;
+    throw error;
+  }
+}
+
+/** What a folded piece measures, made of paper so thick. */
+export const measure = ({ form, folding, sheet, params }: Folded, thicknessMm: number): FormSizes =>
+  form.sizes(folding, sheet, params, thicknessMm);
+
+/** What it measures when a hand folds it that misses. */
+export function measureMissed(folded: Folded, inexact: InexactHand, thicknessMm: number): FormSizes {
+  const { form, sheet, params, recording } = folded;
+  const hand = startSheet(sheet, { inexact, after: recording });
+  return form.sizes(form.fold(hand, sheet, params), sheet, params, thicknessMm);
+}
