@@ -1,6 +1,6 @@
 import type { Point } from '../measure/point';
 import { type CreaseAngle, edgesOn } from './collapse';
-import { onLayers } from './on-layers';
+import { onLayer } from './on-layers';
 import { faceAt, type Pose, whiteUp } from './pose';
 
 /** A stack of layers that bends as one along a piece of table line. */
@@ -20,9 +20,8 @@ export function bendStacks(pose: Pose, bends: readonly StackBend[]): CreaseAngle
     const left = new Set(except.map((p) => faceAt(pose.pattern, p)));
     return pose.pattern.faces.flatMap((_, f) => {
       if (left.has(f)) return [];
-      const only = pose.pattern.faces.map((_other, g) => g === f);
       return (
-        onLayers(pose, only, from, to, name)
+        onLayer(pose, f, from, to, name)
           // Along a folded edge nothing bends: the paper turns back there.
           .filter((stretch) => !edgesOn(pose.pattern, stretch).some((e) => pose.angles[e] !== 0))
           .map((stretch) => ({ ...stretch, angleDeg: angleDeg * Math.sign(whiteUp(pose, f)) }))

@@ -186,7 +186,9 @@ function certify(pose: Pose): Certificate {
         const cornerOf = (v: number): number => spotsOf[edge.left][pattern.faces[edge.left].vertices.indexOf(v)];
         const ends = [cornerOf(edge.from), cornerOf(edge.to)];
         if (ends.some((s) => signOf(s, own[g]) !== ON)) return;
-        const sides = [edge.left, edge.right].map((f) => spotsOf[f].map((s) => signOf(s, own[g])).find((s) => s !== ON));
+        const sides = [edge.left, edge.right].map((f) =>
+          spotsOf[f].map((s) => signOf(s, own[g])).find((s) => s !== ON),
+        );
         if (sides[0] === sides[1]) return;
         for (const i of faces) {
           const fence = fencesOf(i).find((p) => ends.every((s) => signOf(s, p) !== ABOVE));

@@ -124,8 +124,7 @@ export class Echo {
       const { from, to } = old.edges[edge];
       const ends = [this.vertices[from], this.vertices[to]] as const;
       const [p, q] = (line && this.axes[edge]) ?? ends;
-      let t =
-        distance(old.vertices[from], pattern.vertices[vertex]) / distance(old.vertices[from], old.vertices[to]);
+      let t = distance(old.vertices[from], pattern.vertices[vertex]) / distance(old.vertices[from], old.vertices[to]);
       if (line) {
         const placed = this.place(face);
         const [s, u] = [offLine(line, apply(placed, p)), offLine(line, apply(placed, q))];

@@ -9,6 +9,8 @@ import { apply } from './transform';
 
 /** Points closer than this share of the sheet are one point when a recording is read. */
 const ONE = 1e-6;
+/** What arithmetic leaves between a point and itself, as a share of the sheet. */
+const EXACTLY = 1e-11;
 
 type Placing = (stretches: readonly ToldStretch[], vertices: readonly Point[]) => Point;
 
@@ -22,8 +24,8 @@ export interface FollowPlan {
   readonly ends: readonly (readonly [number, number])[];
   /** For each stretch the vertices of the edges on it. */
   readonly chains: readonly (readonly number[])[];
-  /** Corners of faces, by three: whether they turn left, or go straight on, as recorded. */
-  readonly turns: readonly ((vertices: readonly Point[], size: number) => boolean)[];
+  /** Corners of faces, as three vertices each and whether they turn left (1) or go straight on (0). */
+  readonly turns: Int32Array;
   /** Faces of the points that the move names: of layers known, and of landings. */
   readonly known: readonly (readonly [number, number])[];
   readonly lands: readonly number[];
@@ -34,7 +36,7 @@ const EMPTY: FollowPlan = {
   stretchOf: new Int16Array(0),
   ends: [],
   chains: [],
-  turns: [],
+  turns: new Int32Array(0),
   known: [],
   lands: [],
 };
@@ -77,7 +79,7 @@ function planOfStretches(
     stretchOf,
     ends: stretches.map(({ from, to }) => [vertexAt(from), vertexAt(to)] as const),
     chains,
-    turns: root.split ? turnsOf(pattern) : [],
+    turns: root.split ? turnsOf(pattern) : new Int32Array(0),
     known: known.map(({ point, other }) => [faceAt(pattern, point), faceAt(pattern, other)] as const),
     lands: lands.map(({ point }) => faceAt(pattern, point)),
   };
@@ -91,14 +93,16 @@ function madeVertices(
   near: number,
 ): FollowPlan['made'] {
   const { pattern } = root.pose;
+  const exactly = EXACTLY * pattern.size;
   const old = before.pattern;
   const onEdge = new Map(planOf(root, before).onEdges.map(({ vertex, edge }) => [vertex, old.edges[edge]] as const));
   const made: { vertex: number; at: Placing }[] = [];
   for (let vertex = old.vertices.length; vertex < pattern.vertices.length; vertex++) {
     const p = pattern.vertices[vertex];
-    const ending = stretches.findIndex(({ from, to }) => distance(from, p) <= near || distance(to, p) <= near);
+    // Ends that were clipped to a layer fall a little short of its edge: those are found by crossing it.
+    const ending = stretches.findIndex(({ from, to }) => distance(from, p) <= exactly || distance(to, p) <= exactly);
     if (ending >= 0) {
-      const end = distance(stretches[ending].from, p) <= near ? 'from' : 'to';
+      const end = distance(stretches[ending].from, p) <= exactly ? 'from' : 'to';
       made.push({ vertex, at: (told) => told[ending][end] });
       continue;
     }
@@ -127,21 +131,29 @@ function madeVertices(
   return made;
 }
 
-/** The corners of all faces, as questions whether they turn as they did. */
-function turnsOf(pattern: CreasePattern): FollowPlan['turns'] {
-  const off = (vertices: readonly Point[], a: number, b: number, c: number): number =>
-    sideOf(lineThrough(vertices[a], vertices[b]), vertices[c]);
-  return pattern.faces.flatMap(({ vertices: loop }) =>
-    loop.map((b, k) => {
-      const [a, c] = [loop[(k + loop.length - 1) % loop.length], loop[(k + 1) % loop.length]];
-      const straight = Math.abs(off(pattern.vertices, a, b, c)) <= ONE * pattern.size;
-      return (vertices: readonly Point[], size: number): boolean => {
-        if (distance(vertices[a], vertices[b]) <= ONE * size) return false;
-        const turned = off(vertices, a, b, c);
-        return straight ? Math.abs(turned) <= ONE * size : turned > ONE * size;
-      };
-    }),
+/** How far the third of three points lies to the left of the line from the first to the second. */
+function leftBy(a: Point, b: Point, c: Point): number {
+  return ((b.x - a.x) * (c.y - a.y) - (b.y - a.y) * (c.x - a.x)) / distance(a, b);
+}
+
+function turnsOf({ faces, vertices, size }: CreasePattern): Int32Array {
+  return Int32Array.from(
+    faces.flatMap(({ vertices: loop }) =>
+      loop.flatMap((b, k) => {
+        const [a, c] = [loop[(k + loop.length - 1) % loop.length], loop[(k + 1) % loop.length]];
+        return [a, b, c, leftBy(vertices[a], vertices[b], vertices[c]) > ONE * size ? 1 : 0];
+      }),
+    ),
   );
+}
+
+/** Whether all corners turn as they did. */
+export function meetTurns({ turns }: FollowPlan, vertices: readonly Point[], size: number): boolean {
+  for (let k = 0; k < turns.length; k += 4) {
+    const left = leftBy(vertices[turns[k]], vertices[turns[k + 1]], vertices[turns[k + 2]]);
+    if (turns[k + 3] ? !(left > ONE * size) : !(Math.abs(left) <= ONE * size)) return false;
+  }
+  return true;
 }
 
 /** Whether stretches end at the vertices, and run along the creases, at which they ended and along which they ran. */

@@ -1,17 +1,18 @@
 import { distance, type Line, type Point, sideOf } from '../measure/point';
-import { contains } from '../pattern/convex';
 import { faceOutline, toleranceOf, type CreasePattern } from '../pattern/crease-pattern';
 import { certificateOf, holds } from './certificate';
 import { planOf } from './echo-plan';
-import { type FollowPlan, followPlanOf, meetStretches, sidesOf } from './follow-plan';
-import { CLOSURE, place } from './place';
-import { type Pose, whereIs } from './pose';
+import { type FollowPlan, followPlanOf, meetStretches, meetTurns, sidesOf } from './follow-plan';
+import { placeFolded, placePieces } from './follow-place';
+import { faceHolds, type Pose } from './pose';
 import { type Act, type AskedSpot, type RecordedMove, type Recording, rootOf, StructureDiffers } from './recording';
 import { apply, compose, inverse, IDENTITY, type Transform } from './transform';
 import { refuseOtherLie } from './verify-lie';
 
 /** Landings and named points are met to this share of the sheet. */
 const MET = 1e-6;
+/** Angles are worked out from the same numbers in another order: nearer than this they are the same. */
+const SAME_ANGLE_DEG = 1e-9;
 
 /**
  * The same folding on another sheet or with other lengths, move by move: parts, angles and layers are taken over from a
@@ -21,8 +22,8 @@ const MET = 1e-6;
 export class Follower {
   private readonly made: RecordedMove[] = [];
   private current: Pose;
-  /** Where the face that stays lay before each move, and how the paper has been moved bodily since the start. */
-  private readonly frames: { readonly frame: Transform; readonly motion: Transform }[] = [];
+  /** How the paper had been moved bodily before each move, and is now. */
+  private readonly motions: Transform[] = [];
   private motion: Transform = IDENTITY;
   /** Once an angle is another than recorded, layers are proved by the rules themselves. */
   private otherAngles = false;
@@ -76,7 +77,7 @@ export class Follower {
     const met =
       vertex >= 0
         ? distance(pattern.vertices[vertex], p) <= MET * pattern.size
-        : contains(faceOutline(pattern, face), p, toleranceOf(pattern));
+        : faceHolds(pattern, face, p, toleranceOf(pattern));
     if (!met) throw new StructureDiffers(`(${p.x}, ${p.y}) does not lie where it was recorded.`);
   }
 
@@ -91,51 +92,41 @@ export class Follower {
     const root = rootOf(recorded);
     const before = this.current;
     const structureBefore = this.followedStructure;
-    this.frames.push({ frame: before.placed[before.pinned], motion: this.motion });
+    this.motions.push(this.motion);
     const follow = followPlanOf(root, structureBefore);
-    const { faceFrom } = planOf(root, structureBefore);
     const pattern = root.split ? this.refined(root, act, follow, structureBefore) : before.pattern;
     const { pinned, angles: recordedAngles } = root.pose;
-    const angles =
-      act.kind === 'unfolded'
-        ? recordedAngles
-        : recordedAngles.map((angle, e) => {
-            const told = act.kind === 'stretches' ? follow.stretchOf[e] : -1;
-            const wanted = told >= 0 && act.kind === 'stretches' ? act.stretches[told].angleDeg : undefined;
-            if (typeof wanted === 'number') return wanted;
-            const from = root.split ? root.split.edgeFrom[e] : e;
-            return from < 0 || angle !== structureBefore.angles[from] ? angle : before.angles[from];
-          });
-    this.otherAngles ||= angles.some((angle, e) => Math.abs(angle - recordedAngles[e]) > 1e-12);
-    let frame = before.placed[faceFrom(pinned)];
-    if (act.kind === 'moved') {
-      frame = compose(act.motion, frame);
-      this.motion = compose(act.motion, this.motion);
-    }
+    const angles = this.anglesAfter(act, root, follow, structureBefore);
+    const asRecorded = angles === recordedAngles;
+    this.otherAngles ||= !asRecorded;
+    if (act.kind === 'moved') this.motion = compose(act.motion, this.motion);
+    if (
+      act.kind === 'stretches' &&
+      (root.act.kind !== 'stretches' || root.act.stretches.length !== act.stretches.length)
+    )
+      throw new StructureDiffers('Other creases were told here.');
     if (act.kind === 'unfolded') {
       if (root.act.kind !== 'unfolded' || root.act.before !== act.before)
         throw new StructureDiffers('Another fold was opened here.');
-      const earlier = this.frames[act.before];
-      frame = compose(compose(this.motion, inverse(earlier.motion)), earlier.frame);
     }
     if (act.kind === 'angles' && (root.act.kind !== 'angles' || root.act.told !== act.told))
       throw new StructureDiffers('Other angles were told here.');
-    const placed =
-      act.kind === 'moved' ? before.placed.map((m) => compose(act.motion, m)) : this.closed(pattern, angles, pinned, frame);
+    const placed = this.placed(act, root, structureBefore, pattern, angles);
     const pose: Pose = {
       pattern,
       angles,
-      sense: angles.map((a, e) => Math.sign(a) || root.pose.sense[e]),
+      sense: asRecorded ? root.pose.sense : angles.map((a, e) => Math.sign(a) || root.pose.sense[e]),
       pinned,
-      frame,
+      frame: placed[pinned],
       placed,
       residual: 0,
       // An order of its own: what is counted on it is counted on this sheet.
       order: { ...root.pose.order },
     };
-    if (act.kind === 'stretches') this.meetTold(act, root, follow, pose);
+    if (act.kind === 'stretches') this.meetTold(act, follow, pose);
     if (act.kind === 'angles') this.meet(act.stays, { face: pinned, vertex: -1 }, pattern);
-    if (act.kind !== 'moved') {
+    // Paper moved bodily, or opened to how it lay before, lies as was certified then.
+    if (act.kind !== 'moved' && act.kind !== 'unfolded') {
       if (this.otherAngles) refuseOtherLie(pose);
       else if (!holds(certificateOf(root), pattern, placed))
         throw new StructureDiffers('The layers lie in another order here.');
@@ -149,10 +140,58 @@ export class Follower {
     this.current = pose;
   }
 
-  private closed(pattern: CreasePattern, angles: readonly number[], pinned: number, frame: Transform): readonly Transform[] {
-    const { faces, residual } = place(pattern, angles, pinned, frame);
-    if (residual > CLOSURE) throw new StructureDiffers('The paper does not meet here.');
-    return faces;
+  /** Angles as this move tells them, as it was recorded to change them, or as they were; the recorded ones where all agree. */
+  private anglesAfter(
+    act: Act,
+    root: RecordedMove,
+    { stretchOf }: FollowPlan,
+    structureBefore: Pose,
+  ): readonly number[] {
+    const recorded = root.pose.angles;
+    const own = this.current.angles;
+    if (act.kind === 'unfolded') return recorded;
+    if (act.kind !== 'stretches' && own === structureBefore.angles) return recorded;
+    let same = true;
+    const angles = recorded.map((angle, e) => {
+      const told = act.kind === 'stretches' && stretchOf[e] >= 0 ? act.stretches[stretchOf[e]].angleDeg : undefined;
+      const from = root.split ? root.split.edgeFrom[e] : e;
+      const kept = from >= 0 && angle === structureBefore.angles[from] ? own[from] : angle;
+      const now = typeof told === 'number' ? told : kept;
+      if (Math.abs(now - angle) > SAME_ANGLE_DEG) same = false;
+      return now;
+    });
+    return same ? recorded : angles;
+  }
+
+  private placed(
+    act: Act,
+    root: RecordedMove,
+    structureBefore: Pose,
+    pattern: CreasePattern,
+    angles: readonly number[],
+  ): readonly Transform[] {
+    const before = this.current;
+    switch (act.kind) {
+      case 'moved':
+        return before.placed.map((m) => compose(act.motion, m));
+      case 'along':
+        return placeFolded(root, structureBefore, before, act.line);
+      case 'unfolded':
+        return this.placedBefore(act.before);
+      default:
+        return placePieces(root, structureBefore, before, pattern, angles);
+    }
+  }
+
+  /** Where the faces of today lay before an earlier move, moved along with the paper since. */
+  private placedBefore(move: number): readonly Transform[] {
+    const earlier = move === 0 ? this.start : this.made[move - 1].pose;
+    const since = compose(this.motion, inverse(this.motions[move]));
+    return this.current.placed.map((_, f) => {
+      let face = f;
+      for (let k = this.made.length - 1; k >= move; k--) face = this.made[k].split?.faceFrom[face] ?? face;
+      return compose(since, earlier.placed[face]);
+    });
   }
 
   /** The pattern with the creases that a move adds, at their places on this sheet. */
@@ -175,8 +214,7 @@ export class Follower {
     for (let v = old.vertices.length; v < split.pattern.vertices.length; v++)
       if (!vertices[v]) throw new StructureDiffers('A crossing of creases is not known how to be found.');
     const pattern: CreasePattern = { ...split.pattern, vertices, size: old.size };
-    if (!follow.turns.every((turn) => turn(vertices, old.size)))
-      throw new StructureDiffers('Creases cross in another order here.');
+    if (!meetTurns(follow, vertices, old.size)) throw new StructureDiffers('Creases cross in another order here.');
     return pattern;
   }
 
@@ -191,8 +229,7 @@ export class Follower {
       for (const v of pattern.faces[f].vertices) {
         const { x, y } = pattern.vertices[v];
         const m = placed[f];
-        const off =
-          along.x * (m[3] * x + m[4] * y + m[10] - at.y) - along.y * (m[0] * x + m[1] * y + m[9] - at.x);
+        const off = along.x * (m[3] * x + m[4] * y + m[10] - at.y) - along.y * (m[0] * x + m[1] * y + m[9] - at.x);
         const side = off > tolerance ? 1 : off < -tolerance ? -1 : 0;
         if (side !== sides[k++]) throw new StructureDiffers('The fold line runs past other paper here.');
       }
@@ -201,12 +238,9 @@ export class Follower {
   /** What a move names must be where it was: ends of creases, creases on their lines, points on their faces. */
   private meetTold(
     { stretches, stays, known, lands }: Extract<Act, { kind: 'stretches' }>,
-    root: RecordedMove,
     follow: FollowPlan,
     { pattern, placed, pinned }: Pose,
   ): void {
-    if (root.act.kind !== 'stretches' || root.act.stretches.length !== stretches.length)
-      throw new StructureDiffers('Other creases were told here.');
     if (!meetStretches(follow, stretches, pattern)) throw new StructureDiffers('Creases end somewhere else here.');
     this.meet(stays, { face: pinned, vertex: -1 }, pattern);
     known?.forEach(({ point, other }, k) => {
@@ -218,11 +252,5 @@ export class Follower {
       if (Math.hypot(landed.x - at.x, landed.y - at.y) > MET * pattern.size)
         throw new StructureDiffers('A point lands somewhere else here.');
     });
-  }
-
-  /** Whether two spots that are stuck together still are as far apart as they were when they were stuck. */
-  apart(p: Point, q: Point): number {
-    const [a, b] = [whereIs(this.current, p), whereIs(this.current, q)];
-    return Math.hypot(a.x - b.x, a.y - b.y, a.z - b.z);
   }
 }

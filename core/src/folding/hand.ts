@@ -17,7 +17,14 @@ import type { KnownLayers } from './known-layers';
 import { noOrder } from './layer-order';
 import { type Extent, nearestOnMark, pinchedAt, pinchMark } from './pinch';
 import { creaseOnTable, faceAt, middleOfTable, type Pose, spotAt } from './pose';
-import { type Act, type AskedSpot, type Decision, type RecordedMove, type Recording, StructureDiffers } from './recording';
+import {
+  type Act,
+  type AskedSpot,
+  type Decision,
+  type RecordedMove,
+  type Recording,
+  StructureDiffers,
+} from './recording';
 import { refine } from './refine';
 import { foldReverse } from './reverse-fold';
 import { type Rework, rework } from './rework';

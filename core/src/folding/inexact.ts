@@ -51,7 +51,9 @@ export function missing({ sigmaMm, seed, only, ends }: InexactHand): Missing {
   const normal = seededNormal(seed);
   let count = 0;
   return (meant, pose, factor, layered = pose) => {
-    const [first, second] = (ends ?? [normal(), normal()]).map((n) => n * sigmaMm * factor * harder(mostLayers(layered)));
+    const [first, second] = (ends ?? [normal(), normal()]).map(
+      (n) => n * sigmaMm * factor * harder(mostLayers(layered)),
+    );
     if (sigmaMm === 0 || (only !== undefined && only !== count++)) return meant;
     // The two ends of the fold, where the hand lines it up: half the paper's extent either way of its middle.
     const { centre, reach } = spreadOnTable(pose);

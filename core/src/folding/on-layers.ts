@@ -1,4 +1,4 @@
-import { type Line, type Point, sideOf } from '../measure/point';
+import { distance, type Line, type Point, sideOf } from '../measure/point';
 import { clipSegment } from '../pattern/convex';
 import { faceOutline, isBorder, toleranceOf } from '../pattern/crease-pattern';
 import type { Stretch } from '../pattern/crease-stretches';
@@ -33,18 +33,18 @@ export function flapFaces(pose: Pose, line: Line, flap: Point): boolean[] {
 
 /** A piece of table line drawn on each chosen face that it passes over, in sheet coordinates. */
 export function onLayers(pose: Pose, faces: readonly boolean[], from: Point, to: Point, name: string): Stretch[] {
-  return pose.pattern.faces.flatMap((_, f) => {
-    if (!faces[f]) return [];
-    const back = inverse(pose.placed[f]);
-    const z = pose.placed[f][11];
-    const [a, b] = [from, to].map((p) => apply(back, { x: p.x, y: p.y, z }));
-    const within = clipSegment(a, b, faceOutline(pose.pattern, f), toleranceOf(pose.pattern));
-    if (!within) return [];
-    const [start, end] = within.map((t) => ({ x: a.x + t * (b.x - a.x), y: a.y + t * (b.y - a.y) }));
-    return Math.hypot(end.x - start.x, end.y - start.y) > 1e-7 * pose.pattern.size
-      ? [{ from: start, to: end, name }]
-      : [];
-  });
+  return faces.flatMap((chosen, f) => (chosen ? onLayer(pose, f, from, to, name) : []));
+}
+
+/** The same on one face: one stretch, or none. */
+export function onLayer(pose: Pose, face: number, from: Point, to: Point, name: string): Stretch[] {
+  const back = inverse(pose.placed[face]);
+  const z = pose.placed[face][11];
+  const [a, b] = [from, to].map((p) => apply(back, { x: p.x, y: p.y, z }));
+  const within = clipSegment(a, b, faceOutline(pose.pattern, face), toleranceOf(pose.pattern));
+  if (!within) return [];
+  const [start, end] = within.map((t) => ({ x: a.x + t * (b.x - a.x), y: a.y + t * (b.y - a.y) }));
+  return distance(start, end) > 1e-7 * pose.pattern.size ? [{ from: start, to: end, name }] : [];
 }
 
 /** The creases that border or cross the chosen faces and fulfil a condition, as stretches. */

@@ -1,6 +1,5 @@
 import { between, distance, type Line, lineThrough, type Point } from '../measure/point';
-import { contains } from '../pattern/convex';
-import { type CreasePattern, faceOutline, toleranceOf } from '../pattern/crease-pattern';
+import { type CreasePattern, toleranceOf } from '../pattern/crease-pattern';
 import { FoldRefused } from './fold-refused';
 import { type LayerOrder } from './layer-order';
 import { apply, type Point3, type Transform } from './transform';
@@ -69,9 +68,26 @@ function vertexNear(vertices: readonly Point[], { x, y }: Point, near: number): 
 
 function heldBy(pattern: CreasePattern, p: Point): number {
   const tolerance = toleranceOf(pattern);
-  const face = pattern.faces.findIndex((_, f) => contains(faceOutline(pattern, f), p, tolerance));
+  const face = pattern.faces.findIndex((_, f) => faceHolds(pattern, f, p, tolerance));
   if (face < 0) throw new FoldRefused('unknown-mark', `(${p.x}, ${p.y}) is not on the sheet.`);
   return face;
+}
+
+/** Whether a face holds a sheet point; `contains` without an outline of its own, for it is asked for every point of a form. */
+export function faceHolds(
+  { faces, vertices }: CreasePattern,
+  face: number,
+  { x, y }: Point,
+  tolerance: number,
+): boolean {
+  const loop = faces[face].vertices;
+  for (let k = 0, j = loop.length - 1; k < loop.length; j = k++) {
+    const [a, b] = [vertices[loop[j]], vertices[loop[k]]];
+    const [dx, dy] = [b.x - a.x, b.y - a.y];
+    const length = Math.sqrt(dx * dx + dy * dy);
+    if (length > 0 && dx * (y - a.y) - dy * (x - a.x) < -tolerance * length) return false;
+  }
+  return true;
 }
 
 /** Where a sheet point lies in a pattern that was meant to be a little different. */
@@ -129,9 +145,16 @@ export function creaseOnTable(pose: Pose, name: string): Line {
 }
 
 /** Middle of the paper's outline on the table. */
-export function middleOfTable(pose: Pose): Point {
-  const points = pose.pattern.faces.flatMap((_, f) => placedOutline(pose, f));
-  const xs = points.map((p) => p.x);
-  const ys = points.map((p) => p.y);
-  return between({ x: Math.min(...xs), y: Math.min(...ys) }, { x: Math.max(...xs), y: Math.max(...ys) });
+export function middleOfTable({ pattern, placed }: Pose): Point {
+  let [x0, x1, y0, y1] = [Infinity, -Infinity, Infinity, -Infinity];
+  pattern.faces.forEach(({ vertices }, f) => {
+    for (const v of vertices) {
+      const { x, y } = apply(placed[f], pattern.vertices[v]);
+      if (x < x0) x0 = x;
+      if (x > x1) x1 = x;
+      if (y < y0) y0 = y;
+      if (y > y1) y1 = y;
+    }
+  });
+  return between({ x: x0, y: y0 }, { x: x1, y: y1 });
 }

@@ -26,21 +26,39 @@ export function apply(m: Transform, p: Point & { readonly z?: number }): Point3 
   };
 }
 
-/** First `b`, then `a`. */
+/** First `b`, then `a`. Written out: poses are made of thousands of these. */
 export function compose(a: Transform, b: Transform): Transform {
-  const m = new Array<number>(12);
-  for (let r = 0; r < 3; r++) {
-    for (let c = 0; c < 3; c++) m[3 * r + c] = a[3 * r] * b[c] + a[3 * r + 1] * b[3 + c] + a[3 * r + 2] * b[6 + c];
-    m[9 + r] = a[3 * r] * b[9] + a[3 * r + 1] * b[10] + a[3 * r + 2] * b[11] + a[9 + r];
-  }
-  return m;
+  return [
+    a[0] * b[0] + a[1] * b[3] + a[2] * b[6],
+    a[0] * b[1] + a[1] * b[4] + a[2] * b[7],
+    a[0] * b[2] + a[1] * b[5] + a[2] * b[8],
+    a[3] * b[0] + a[4] * b[3] + a[5] * b[6],
+    a[3] * b[1] + a[4] * b[4] + a[5] * b[7],
+    a[3] * b[2] + a[4] * b[5] + a[5] * b[8],
+    a[6] * b[0] + a[7] * b[3] + a[8] * b[6],
+    a[6] * b[1] + a[7] * b[4] + a[8] * b[7],
+    a[6] * b[2] + a[7] * b[5] + a[8] * b[8],
+    a[0] * b[9] + a[1] * b[10] + a[2] * b[11] + a[9],
+    a[3] * b[9] + a[4] * b[10] + a[5] * b[11] + a[10],
+    a[6] * b[9] + a[7] * b[10] + a[8] * b[11] + a[11],
+  ];
 }
 
 export function inverse(m: Transform): Transform {
-  const t = [m[9], m[10], m[11]];
+  const [x, y, z] = [m[9], m[10], m[11]];
   return [
-    ...[m[0], m[3], m[6], m[1], m[4], m[7], m[2], m[5], m[8]],
-    ...[0, 1, 2].map((c) => -(m[c] * t[0] + m[3 + c] * t[1] + m[6 + c] * t[2])),
+    m[0],
+    m[3],
+    m[6],
+    m[1],
+    m[4],
+    m[7],
+    m[2],
+    m[5],
+    m[8],
+    -(m[0] * x + m[3] * y + m[6] * z),
+    -(m[1] * x + m[4] * y + m[7] * z),
+    -(m[2] * x + m[5] * y + m[8] * z),
   ];
 }
 
@@ -65,12 +83,13 @@ export function cosSin(deg: number): readonly [number, number] {
 /** Rotation by the right hand about the sheet line from `a` towards `b`. */
 export function aboutSheetLine(a: Point, b: Point, deg: number): Transform {
   const [c, s] = cosSin(deg);
-  const length = Math.hypot(b.x - a.x, b.y - a.y);
+  const length = Math.sqrt((b.x - a.x) ** 2 + (b.y - a.y) ** 2);
   const ux = (b.x - a.x) / length;
   const uy = (b.y - a.y) / length;
   const v = 1 - c;
   const r = [c + ux * ux * v, ux * uy * v, uy * s, ux * uy * v, c + uy * uy * v, -ux * s, -uy * s, ux * s, c];
-  return [...r, a.x - r[0] * a.x - r[1] * a.y, a.y - r[3] * a.x - r[4] * a.y, -r[6] * a.x - r[7] * a.y];
+  r.push(a.x - r[0] * a.x - r[1] * a.y, a.y - r[3] * a.x - r[4] * a.y, -r[6] * a.x - r[7] * a.y);
+  return r;
 }
 
 /** Rotation in the table's plane about a table point, counter-clockwise seen from above. */

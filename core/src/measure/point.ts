@@ -18,8 +18,10 @@ export function between(a: Point, b: Point, share = 0.5): Point {
   return { x: a.x + (b.x - a.x) * share, y: a.y + (b.y - a.y) * share };
 }
 
+/** Written out: it is asked for millions of times, and `Math.hypot` takes ten times as long. */
 export function distance(a: Point, b: Point): number {
-  return Math.hypot(b.x - a.x, b.y - a.y);
+  const [dx, dy] = [b.x - a.x, b.y - a.y];
+  return Math.sqrt(dx * dx + dy * dy);
 }
 
 /**

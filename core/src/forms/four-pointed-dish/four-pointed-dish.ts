@@ -156,19 +156,14 @@ function fold(hand: Hand, sheet: Sheet, params: DishParams, unit?: ShownUnit): F
       { top: 2 },
     );
   };
-  const sideOf = (which: 'right' | 'left'): Point => at(
-    hand.decide(() => topFlap(hand.pose, frame, which)),
-    1,
-    0.5,
-  );
-  const kiteOf = (which: 'right' | 'left'): number => hand.decide(() => topKite(hand.pose, frame, which));
+  const flapOf = (which: 'right' | 'left'): number => hand.decide(() => topFlap(hand.pose, frame, which));
   for (const face of ['front', 'rear'] as const) {
     if (face === 'rear') step(words.overKite, { arrows: [{ kind: 'turn-over' }] }, () => hand.turnOver());
     step(
       face === 'front' ? words.kite : words.kiteRear,
       {
         creases: ['right kite', 'left kite'],
-        arrows: (['right', 'left'] as const).map((which) => ({ kind: 'fold', grip: sideOf(which) })),
+        arrows: (['right', 'left'] as const).map((which) => ({ kind: 'fold', grip: at(flapOf(which), 1, 0.5) })),
       },
       () => {
         kite('right');
@@ -178,7 +173,7 @@ function fold(hand: Hand, sheet: Sheet, params: DishParams, unit?: ShownUnit): F
   }
   /** The flap's lower doubled edge is opened and laid along the side of the kite; then what sticks out goes behind. */
   const squash = (which: 'right' | 'left'): number => {
-    const k = kiteOf(which);
+    const k = flapOf(which);
     hand.squash(
       `pocket ${k}`,
       between(at(k, ...BASE), at(k, 1, 0.5), 0.9),
@@ -196,7 +191,7 @@ function fold(hand: Hand, sheet: Sheet, params: DishParams, unit?: ShownUnit): F
     words.squash,
     {
       creases: [0, 1, 2, 3].map((k) => `pocket ${k}`),
-      arrows: [{ kind: 'push-in', grip: at(kiteOf('right'), 1, 0.5) }],
+      arrows: [{ kind: 'push-in', grip: at(flapOf('right'), 1, 0.5) }],
     },
     () => {
       squashed = squash('right');
@@ -209,7 +204,7 @@ function fold(hand: Hand, sheet: Sheet, params: DishParams, unit?: ShownUnit): F
     words.squashLeft,
     {
       creases: [0, 1, 2, 3].map((k) => `pocket ${k}`),
-      arrows: [{ kind: 'push-in', grip: at(kiteOf('left'), 1, 0.5) }],
+      arrows: [{ kind: 'push-in', grip: at(flapOf('left'), 1, 0.5) }],
     },
     () => tuck(squash('left')),
   );
@@ -220,7 +215,7 @@ function fold(hand: Hand, sheet: Sheet, params: DishParams, unit?: ShownUnit): F
       creases: [0, 1, 2, 3].map((k) => `pocket ${k}`),
       arrows: (['right', 'left'] as const).map((which) => ({
         kind: 'push-in',
-        grip: at(kiteOf(which), 1, 0.5),
+        grip: at(flapOf(which), 1, 0.5),
       })),
     },
     () => {
@@ -314,15 +309,8 @@ function isOver(pose: Pose, face: number, other: number): boolean {
   return sideOfFace(pose.order, other, face) * Math.sign(whiteUp(pose, other)) > 0;
 }
 
-/** Of the two flaps whose corner points to a side, the one on top. */
+/** Of the two flaps on a side, told apart by where their kites hinge, the one on top. */
 function topFlap(pose: Pose, { at }: Frame, which: 'right' | 'left'): number {
-  const middle = whereIs(pose, at(0, 0.5, 0.5)).x;
-  const here = SIDES.filter((k) => whereIs(pose, at(k, 1, 0.5)).x > middle === (which === 'right'));
-  return topmost(pose, here, (k) => [faceAt(pose.pattern, at(k, 0.97, 0.47)), faceAt(pose.pattern, at(k, 0.97, 0.53))]);
-}
-
-/** The same once the flaps are folded in: told apart by where their kites hinge. */
-function topKite(pose: Pose, { at }: Frame, which: 'right' | 'left'): number {
   const middle = whereIs(pose, at(0, 0.5, 0.5)).x;
   const here = SIDES.filter((k) => whereIs(pose, at(k, ...BASE)).x > middle === (which === 'right'));
   return topmost(pose, here, (k) => [faceAt(pose.pattern, at(k, 0.97, 0.47)), faceAt(pose.pattern, at(k, 0.97, 0.53))]);
