@@ -11,6 +11,5 @@ function run(args, cwd) {
 }
 
 run(['subset-icons.mjs'], 'web');
-run(['--import', 'tsx', 'scripts/known-sizes.ts'], '.');
 run(['../node_modules/@angular/cli/bin/ng.js', 'build'], 'web');
 run(['build.mjs'], 'server');

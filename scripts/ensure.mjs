@@ -36,7 +36,6 @@ function hashOf(paths, salt) {
             'out',
             '.angular',
             'icons.woff2',
-            'known-sizes.json' /* made by the build */,
             'test',
           ].includes(n)
         )
@@ -69,7 +68,6 @@ const steps = {
         'package-lock.json',
         'tsconfig.base.json',
         'scripts/build.mjs',
-        'scripts/known-sizes.ts',
         'core/src',
         'contract/src',
         'demo/src',

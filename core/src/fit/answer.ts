@@ -1,10 +1,12 @@
 import { FORMS } from '../forms/all-forms';
+import { measure } from '../forms/folded';
 import type { Cavity, SheetSize } from '../forms/form';
-import { sheetFor } from '../forms/make';
 import type { Purpose } from './contents';
-import { isSized, type SizedForm, sizeFor, type SizeOptions, type Unmet } from './size-for';
-import { cavityAt, modelOf, outerAt, waysOf } from './size-model';
-import { roomSums, type SizeSum } from './size-sums';
+import type { Fitting } from './fitting';
+import { preparing, type Prepared } from './prepare';
+import { isSized, type SizedForm, type SizeOptions, sizing, type Unmet } from './size-for';
+import { modelSums, type SizeSum } from './size-sums';
+import { marksOf, waysOf } from './ways';
 
 /** What is known about one form: first for a hand that misses nothing, then with the confidence that was asked for. */
 export interface FormAnswered {
@@ -12,29 +14,46 @@ export interface FormAnswered {
   readonly answer: SizedForm | Unmet;
 }
 
+/** Passes work on, and says at each of its pauses that nothing new is known. */
+function* paused<T>(work: Generator<void, T, void>): Generator<null, T, void> {
+  let step = work.next();
+  while (!step.done) {
+    yield null;
+    step = work.next();
+  }
+  return step.value;
+}
+
 /**
- * All forms that answer a purpose, one after another: first their smallest sheets for a hand that misses nothing, quickest
- * first, then, when a confidence is asked for, the sheets that a real hand needs.
+ * All forms that answer a purpose, one after another: first their smallest sheets for a hand that misses nothing, then, when
+ * a confidence is asked for, the sheets that a real hand needs. Between answers it yields null, often, so that the caller
+ * can stop.
  */
-export function* answering(purpose: Purpose, options: SizeOptions): Generator<FormAnswered, void, void> {
+export function* answering(
+  fitting: Fitting,
+  purpose: Purpose,
+  options: SizeOptions,
+): Generator<FormAnswered | null, void, void> {
+  const prepared: Prepared = yield* paused(preparing(purpose, options));
   const fit: string[] = [];
   for (const formId of Object.keys(FORMS)) {
-    const answer = sizeFor(formId, purpose, { ...options, confidence: null });
+    const answer = yield* paused(sizing(fitting, formId, prepared, { ...options, confidence: null }));
     if (!answer) continue;
     if (isSized(answer)) fit.push(formId);
     yield { stage: 'sized', answer };
   }
   if (options.confidence === null) return;
   for (const formId of fit) {
-    const answer = sizeFor(formId, purpose, options);
+    const answer = yield* paused(sizing(fitting, formId, prepared, options));
     if (answer) yield { stage: 'sure', answer };
   }
 }
 
 /** All answers at once. */
-export function answer(purpose: Purpose, options: SizeOptions): readonly (SizedForm | Unmet)[] {
+export function answer(fitting: Fitting, purpose: Purpose, options: SizeOptions): readonly (SizedForm | Unmet)[] {
   const known = new Map<string, SizedForm | Unmet>();
-  for (const { answer: one } of answering(purpose, options)) known.set(one.formId, one);
+  for (const answered of answering(fitting, purpose, options))
+    if (answered) known.set(answered.answer.formId, answered.answer);
   return [...known.values()];
 }
 
@@ -49,37 +68,40 @@ export interface Held {
 }
 
 /** What each form will hold that takes a sheet as it is, folded without measuring; forms that do not take it are left out. */
-export function holds(sheet: SheetSize, { thicknessMm }: { readonly thicknessMm: number }): readonly Held[] {
+export function* holding(
+  fitting: Fitting,
+  sheet: SheetSize,
+  { thicknessMm }: { readonly thicknessMm: number },
+): Generator<Held | null, void, void> {
   const longer = Math.max(sheet.widthMm, sheet.heightMm);
   const size = { widthMm: longer, heightMm: Math.min(sheet.widthMm, sheet.heightMm) };
-  return Object.values(FORMS).flatMap((form): Held[] => {
+  for (const form of Object.values(FORMS)) {
+    yield null;
     const [way] = waysOf(form.id);
-    try {
-      sheetFor(form, size);
-    } catch (error) {
-      if (error instanceof RangeError) return [];
-      throw error;
-    }
-    // A wrap is made to its card: of those that it takes, the one in the middle.
+    const usual = form.params.parse({}) as Readonly<Record<string, unknown>>;
     const lengths: number[] = [];
-    for (const key of way.lengths) {
-      const { input } = form.fields.find((field) => field.key === key)!;
-      if (input.kind !== 'length') return [];
-      const given = Object.fromEntries(lengths.map((mm, k) => [way.lengths[k], mm]));
-      const [least, most] = input.range(size, { ...way.choices, ...given });
-      if (most < least) return [];
-      lengths.push(most);
+    while (lengths.length < way.lengths.length) {
+      const given = usual[way.lengths[lengths.length]];
+      const { from, to, stepMm } = marksOf(way, size, lengths, 'mm');
+      if (to < from) break;
+      // A wrap is made to its card: of those that it takes, the largest.
+      lengths.push(typeof given === 'number' ? given : to * stepMm);
     }
-    const model = modelOf(way);
-    const point = { sheet: size, lengths, thicknessMm };
-    return [
-      {
-        formId: form.id,
-        sheet: size,
-        cavity: cavityAt(model, point),
-        outer: outerAt(model, point),
-        sums: roomSums(way, point),
-      },
-    ];
-  });
+    if (lengths.length < way.lengths.length) continue;
+    const found = fitting.fold(way, { sheet: size, lengths });
+    if (!found) continue;
+    const sizes = measure(found.folded, thicknessMm);
+    const { model, kind } = found.structure;
+    const sums = modelSums(way, model, kind, { sheet: size, lengths, thicknessMm }, sizes);
+    yield { formId: form.id, sheet: size, cavity: sizes.cavity, outer: sizes.outer, sums };
+  }
+}
+
+/** The same at once. */
+export function holds(
+  fitting: Fitting,
+  sheet: SheetSize,
+  paper: { readonly thicknessMm: number },
+): readonly Held[] {
+  return [...holding(fitting, sheet, paper)].filter((held) => held !== null);
 }

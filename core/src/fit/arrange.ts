@@ -66,10 +66,11 @@ function undominated(nodes: readonly Node[]): Node[] {
 }
 
 /** All blocks of n equal things in rows, columns and layers that waste no whole row. */
-function grids(piece: number, sides: Box, n: number, turning: Turning): Node[] {
+function* grids(piece: number, sides: Box, n: number, turning: Turning): Generator<void, Node[], void> {
   const found: Node[] = [];
   for (const size of turned(sides, turning))
-    for (let i = 1; i <= n; i++)
+    for (let i = 1; i <= n; i++) {
+      if (i % 16 === 0) yield;
       for (let j = 1; i * j <= n || j === 1; j++) {
         const k = Math.ceil(n / (i * j));
         if ((i - 1) * j * k >= n || i * (j - 1) * k >= n) continue;
@@ -80,6 +81,8 @@ function grids(piece: number, sides: Box, n: number, turning: Turning): Node[] {
         });
         if (i * j >= n) break;
       }
+    }
+  yield;
   return undominated(found);
 }
 
@@ -106,23 +109,32 @@ function pairs(first: readonly Node[], second: readonly Node[]): Node[] {
  * @throws RangeError when there is nothing to pack
  */
 export function arrangements(pieces: readonly Piece[], turning: Turning): readonly Arrangement[] {
+  const work = arranging(pieces, turning);
+  let step = work.next();
+  while (!step.done) step = work.next();
+  return step.value;
+}
+
+/** The same, yielding so that the caller can stop. */
+export function* arranging(pieces: readonly Piece[], turning: Turning): Generator<void, readonly Arrangement[], void> {
   if (!pieces.length) throw new RangeError('There is nothing to arrange.');
   const total = pieces.reduce((sum, { count }) => sum + count, 0);
-  const groups: Node[][] = pieces.flatMap(({ thing, count }, piece) => {
+  const groups: Node[][] = [];
+  for (const [piece, { thing, count }] of pieces.entries()) {
     const sides = boxOf(thing);
-    return total <= SINGLY
-      ? Array.from({ length: count }, () => grids(piece, sides, 1, turning))
-      : [grids(piece, sides, count, turning)];
-  });
-  const packed = groups.length <= SINGLY ? together(groups) : oneAfterAnother(groups);
+    if (total <= SINGLY) for (let k = 0; k < count; k++) groups.push(yield* grids(piece, sides, 1, turning));
+    else groups.push(yield* grids(piece, sides, count, turning));
+  }
+  const packed = groups.length <= SINGLY ? yield* together(groups) : yield* oneAfterAnother(groups);
   return packed.map((node) => ({ box: node.box, placements: placementsOf(node, [0, 0, 0]) }));
 }
 
 /** The best packings of all groups, over all ways to divide them in two again and again. */
-function together(groups: readonly Node[][]): Node[] {
+function* together(groups: readonly Node[][]): Generator<void, Node[], void> {
   const best = new Map<number, Node[]>();
   const whole = (1 << groups.length) - 1;
   for (let set = 1; set <= whole; set++) {
+    yield;
     const alone = groups.findIndex((_, k) => set === 1 << k);
     if (alone >= 0) {
       best.set(set, groups[alone]);
@@ -137,10 +149,15 @@ function together(groups: readonly Node[][]): Node[] {
 }
 
 /** Many kinds of things: largest first, each set beside what is there. */
-function oneAfterAnother(groups: readonly Node[][]): Node[] {
+function* oneAfterAnother(groups: readonly Node[][]): Generator<void, Node[], void> {
   const size = (nodes: Node[]): number => Math.max(...nodes.map(({ box }) => box[0] * box[1] * box[2]));
   const [first, ...rest] = [...groups].sort((p, q) => size(q) - size(p));
-  return rest.reduce((nodes, group) => undominated(pairs(nodes, group)), first);
+  let nodes = first;
+  for (const group of rest) {
+    yield;
+    nodes = undominated(pairs(nodes, group));
+  }
+  return nodes;
 }
 
 function placementsOf(node: Node, at: Box): PlacedThing[] {

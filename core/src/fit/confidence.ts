@@ -1,8 +1,11 @@
-import { type ExactFolding, foldedExactly, missedBy } from './misses';
-import { fitOf, prepare } from './needs';
-import type { Purpose } from './contents';
-import { pouchMl } from './pouch-volume';
-import { cavityAt, modelOf, type SizePoint } from './size-model';
+import { measure, measureMissed } from '../forms/folded';
+import { seededNormal } from '../measure/seeded-random';
+import { POUCH_SPREAD, slopesOf } from './chance';
+import type { Room } from './demands';
+import type { Fitting, Found } from './fitting';
+import { fitOf, FITS, leastShare } from './needs';
+import type { Prepared } from './prepare';
+import { flattened } from './size-model';
 import type { SizedForm, SizeOptions } from './size-for';
 
 /** How far one size comes out, over all replays. */
@@ -32,85 +35,108 @@ export interface Confidence {
 /** How many folds go between two reports. */
 const SLICE = 100;
 
-/** The point at which an answer is made. */
-export const pointOf = ({ sheet, lengths }: SizedForm, { thicknessMm }: SizeOptions): SizePoint => ({
-  sheet,
-  lengths,
-  thicknessMm,
-});
+/** The piece of an answer, folded. */
+function foundFor(fitting: Fitting, { way, sheet, lengths }: SizedForm): Found {
+  const found = fitting.fold(way, { sheet, lengths });
+  if (!found) throw new RangeError('An answer that was told can be folded.');
+  return found;
+}
+
+function roomFor(fitting: Fitting, { folded }: Found, thicknessMm: number): Room {
+  const { widthMm, heightMm } = folded.size;
+  return {
+    cavity: measure(folded, thicknessMm).cavity,
+    sheetAreaMm2: widthMm * heightMm,
+    pouchMl: fitting.pouchMl,
+  };
+}
 
 /**
  * Folds an answer again and again by a hand that misses its marks, at its own sheet and on its own paper, and counts how often
- * the contents fit. Comes up for air with what is known so far; sent `true`, it stops.
+ * the contents fit. Yields what is known so far; sent `true`, it stops.
  */
 export function* replaying(
+  fitting: Fitting,
   answer: SizedForm,
-  purpose: Purpose,
+  prepared: Prepared,
   options: SizeOptions,
   count: number,
   seed = 1,
 ): Generator<Confidence, Confidence, boolean> {
-  const model = modelOf(answer.way);
-  const point = pointOf(answer, options);
-  const folded = foldedExactly(model, point);
-  const prepared = prepare(purpose, options);
-  const sheetAreaMm2 = point.sheet.widthMm * point.sheet.heightMm;
-  const sums = new Float64Array(model.names.length);
-  const squares = new Float64Array(model.names.length);
+  const found = foundFor(fitting, answer);
+  const room = roomFor(fitting, found, options.thicknessMm);
+  const exact = flattened(measure(found.folded, options.thicknessMm));
+  const names = Object.keys(exact).filter((name) => !name.startsWith('outer '));
+  const sums = new Float64Array(names.length);
+  const squares = new Float64Array(names.length);
+  const volume = seededNormal(seed);
   let fits = 0;
   const report = (replays: number): Confidence => ({
     replays,
     fits,
     // Laplace's rule keeps it above nothing when all or none fit.
     error: Math.sqrt((((fits + 1) / (replays + 2)) * (1 - (fits + 1) / (replays + 2))) / (replays + 2)),
-    spreads: model.names.flatMap((name, k) =>
-      name.startsWith('outer ')
-        ? []
-        : [
-            {
-              name,
-              meanMm: sums[k] / replays,
-              sdMm: Math.sqrt(Math.max(0, squares[k] / replays - (sums[k] / replays) ** 2)),
-            },
-          ],
-    ),
+    spreads: names.map((name, k) => ({
+      name,
+      meanMm: sums[k] / replays,
+      sdMm: Math.sqrt(Math.max(0, squares[k] / replays - (sums[k] / replays) ** 2)),
+    })),
   });
   for (let k = 0; k < count; k++) {
-    const off = missedBy(folded, options.handMm, seed * 1_000_003 + k);
-    off.forEach((mm, i) => {
+    const inexact = { sigmaMm: options.handMm, seed: seed * 1_000_003 + k };
+    const sizes = measureMissed(found.folded, inexact, options.thicknessMm);
+    const missed = flattened(sizes);
+    names.forEach((name, i) => {
+      const mm = missed[name] - exact[name];
       sums[i] += mm;
       squares[i] += mm * mm;
     });
-    const fit = fitOf(prepared, { cavity: cavityAt(model, point, off), sheetAreaMm2, pouchMl });
-    if (fit && fit.leastShare >= 0) fits++;
+    const share = 1 + POUCH_SPREAD * volume();
+    const fit = fitOf(prepared, {
+      ...room,
+      cavity: sizes.cavity,
+      pouchMl: (pouch) => {
+        const ml = fitting.pouchMl(pouch);
+        return ml === null ? null : share * ml;
+      },
+    });
+    if (fit && fit.leastShare >= FITS) fits++;
     if ((k + 1) % SLICE === 0 && k + 1 < count && (yield report(k + 1))) return report(k + 1);
   }
   return report(count);
 }
 
-const BLAMED_REPLAYS = 12;
-const SMALL_MM = 0.05;
+/** Shares below this are not worth a maker's care. */
+const LEAST_SHARE = 0.01;
 
 /**
- * Which folds the doubt about the tightest need comes from: each aligned fold is missed alone, and its share of the variance
- * is told, largest first. Folds of one name count together.
+ * Which folds the doubt about the tightest need comes from: each fold's share of its variance, read off what misses of its
+ * ends do to the room; largest first. Folds of one name count together.
  */
-export function blame(answer: SizedForm, purpose: Purpose, options: SizeOptions): readonly Blame[] {
-  const model = modelOf(answer.way);
-  const point = pointOf(answer, options);
-  const folded: ExactFolding = foldedExactly(model, point);
-  const prepared = prepare(purpose, options);
-  const sheetAreaMm2 = point.sheet.widthMm * point.sheet.heightMm;
-  const tightest = [...answer.fit.needs].sort((p, q) => p.have / p.need - q.have / q.need)[0]?.name;
-  const haveWith = (off: Float64Array): number =>
-    fitOf(prepared, { cavity: cavityAt(model, point, off), sheetAreaMm2, pouchMl })?.needs.find(
-      ({ name }) => name === tightest,
-    )?.have ?? 0;
-  const meant = haveWith(new Float64Array(model.names.length));
+export function* blame(
+  fitting: Fitting,
+  answer: SizedForm,
+  prepared: Prepared,
+  options: SizeOptions,
+): Generator<void, readonly Blame[], void> {
+  const found = foundFor(fitting, answer);
+  const room = roomFor(fitting, found, options.thicknessMm);
+  const ways = prepared.demands(room.cavity.kind) ?? [];
+  const { misses, offsets } = yield* fitting.missesAt(found, answer.lengths);
+  const { names } = offsets;
+  const [best] = [...ways].sort((p, q) => leastShare(q.demands, room) - leastShare(p.demands, room));
+  const shareOf = (demand: (typeof best.demands)[number]): number => leastShare([demand], room);
+  const [tightest] = best ? [...best.demands].sort((p, q) => shareOf(p) - shareOf(q)) : [];
+  if (!tightest) return [];
+  const slopes = slopesOf(tightest, room, names);
+  const rows = names.map((name) => misses.rows[misses.names.indexOf(name)]);
   const variance = new Map<string, number>();
-  folded.moves.forEach((fold, only) => {
+  misses.folds.forEach((fold, k) => {
     let sum = 0;
-    for (let k = 0; k < BLAMED_REPLAYS; k++) sum += (haveWith(missedBy(folded, SMALL_MM, k + 1, only)) - meant) ** 2;
+    for (const end of [0, 1]) {
+      const slope = rows.reduce((all, row, m) => all + slopes[m] * row[2 * k + end], 0);
+      sum += slope * slope;
+    }
     variance.set(fold, (variance.get(fold) ?? 0) + sum);
   });
   const total = [...variance.values()].reduce((a, b) => a + b, 0);
@@ -118,5 +144,5 @@ export function blame(answer: SizedForm, purpose: Purpose, options: SizeOptions)
   return [...variance]
     .map(([fold, sum]) => ({ fold, share: sum / total }))
     .sort((p, q) => q.share - p.share)
-    .filter(({ share }) => share > 0.01);
+    .filter(({ share }) => share > LEAST_SHARE);
 }

@@ -4,12 +4,12 @@ import { RULERS, unitOnRuler } from '../measure/ruler';
 import type { WhyLine } from './explain-sizing';
 import type { Need } from './needs';
 import { quantity, rounded } from './quantity';
-import type { SizedForm, SizeOptions } from './size-for';
+import type { SizedForm, SizeOptions, Tried } from './size-for';
 import { explainSum } from './size-sums';
 
 /** What each need comes to, what decided the sheet, and how sure it is, in plain words with the figures put in. */
 export function explainFit(answer: SizedForm, options: SizeOptions, unit: ShownUnit): readonly WhyLine[] {
-  const { fit, sheet, decided, next, chance, chanceOneMore, layers } = answer;
+  const { fit, sheet, decided, next, chance, chanceOneMore, layers, tried } = answer;
   const form = FORMS[answer.formId];
   const onRuler = unitOnRuler(options.ruler, unit);
   const summed = ({ terms: all, need, unit: of }: Need): string => {
@@ -46,13 +46,27 @@ export function explainFit(answer: SizedForm, options: SizeOptions, unit: ShownU
         }
       : {
           what: `${decided.name[0].toUpperCase()}${decided.name.slice(1)} decided`,
-          figures: `${side} is the first mark in ${RULERS[options.ruler].name} that works${chance === null || options.confidence === null ? ' when nothing is missed' : ` in ${rounded(100 * options.confidence, 0)} of 100 tries`}; one mark less does not.${next ? ` Next comes: ${next}.` : ''}`,
+          figures: `${side} is the first mark in ${RULERS[options.ruler].name} that works${chance === null || options.confidence === null ? ' when nothing is missed' : ` in ${rounded(100 * options.confidence, 0)} of 100 tries`}.${next ? ` Next comes: ${next}.` : ''}`,
         },
   );
+  for (const one of tried) lines.push(explainTried(one, form.sheetShape === 'square', onRuler, unit));
   if (chance !== null)
     lines.push({
       what: 'How sure',
       figures: `A hand that misses by ${rounded(options.handMm, 2)} mm fits it in ${rounded(100 * chance, 0)} of 100 tries${chanceOneMore === null ? '' : `; from a sheet one mark larger, in ${rounded(100 * chanceOneMore, 0)}`}.`,
     });
   return lines;
+}
+
+/** A smaller sheet that was folded too: with its best lengths it misses a need, or is not sure enough. */
+function explainTried({ sheet, misses, chance }: Tried, square: boolean, onRuler: ShownUnit, unit: ShownUnit): WhyLine {
+  const sides = [sheet.widthMm, ...(square ? [] : [sheet.heightMm])].map((mm) => formatLength(mm, onRuler));
+  const what = `Tried: ${sides.join(' × ')}`;
+  if (!misses) return { what, figures: 'cannot be folded with any lengths at marks of the ruler.' };
+  const { name, have, need, unit: of } = misses;
+  if (chance !== null) return { what, figures: `fits in ${rounded(100 * chance, 1)} of 100 tries: not sure enough.` };
+  return {
+    what,
+    figures: `${name}: ${quantity(have, of, unit, 2)} there, ${quantity(need, of, unit, 2)} needed.`,
+  };
 }

@@ -2,7 +2,10 @@ import { atRulerStep, type RulerId, RULERS } from '../measure/ruler';
 import type { Piece, Purpose } from './contents';
 import type { EaseId } from './ease';
 import { LID_PLAY_MM } from './size-tray';
-import { cavityAt, modelOf, outerAt, type SizePoint, type Way } from './size-model';
+import { measure } from '../forms/folded';
+import type { FormSizes } from '../forms/form';
+import type { Fitting } from './fitting';
+import type { SizePoint, Way } from './ways';
 
 /** A box of the shelf at its sheet. */
 export interface BoxMade {
@@ -27,16 +30,18 @@ export interface Pairing {
 
 const sorted = (a: number, b: number): readonly [number, number] => [Math.max(a, b), Math.min(a, b)];
 
-function roomOf({ way, point }: BoxMade): readonly [number, number] {
-  const cavity = cavityAt(modelOf(way), point);
+function sizesOf(fitting: Fitting, { way, point }: BoxMade): FormSizes {
+  const found = fitting.fold(way, point);
+  if (!found) throw new RangeError('This box cannot be folded from its sheet.');
+  return measure(found.folded, point.thicknessMm);
+}
+
+function roomOf({ cavity }: FormSizes): readonly [number, number] {
   if (cavity.kind !== 'box') throw new RangeError('Only boxes go over or into each other.');
   return sorted(cavity.lengthMm, cavity.widthMm);
 }
 
-function outsideOf({ way, point }: BoxMade): readonly [number, number] {
-  const { lengthMm, widthMm } = outerAt(modelOf(way), point);
-  return sorted(lengthMm, widthMm);
-}
+const outsideOf = ({ outer }: FormSizes): readonly [number, number] => sorted(outer.lengthMm, outer.widthMm);
 
 const gap = (room: readonly [number, number], thing: readonly [number, number]): Gap => ({
   lengthMm: room[0] - thing[0],
@@ -49,7 +54,8 @@ const least = ({ lengthMm, widthMm }: Gap): number => Math.min(lengthMm, widthMm
  * Whether a lid goes over a base, or into it, from the same sheet, a larger or a smaller one: what the paper of both leaves
  * between them.
  */
-export function pairing(lid: BoxMade, base: BoxMade): Pairing {
+export function pairing(fitting: Fitting, lidMade: BoxMade, baseMade: BoxMade): Pairing {
+  const [lid, base] = [lidMade, baseMade].map((box) => sizesOf(fitting, box));
   const over = gap(roomOf(lid), outsideOf(base));
   const inside = gap(roomOf(base), outsideOf(lid));
   return { over, inside, how: least(over) >= 0 ? 'over' : least(inside) >= 0 ? 'inside' : 'neither' };
@@ -60,13 +66,13 @@ export function pairing(lid: BoxMade, base: BoxMade): Pairing {
  * insert, or the inner part of a sleeve.
  * @returns null when fingers could not fold one so small
  */
-export function insertFor(base: BoxMade, leastSheetMm: number, ruler: RulerId, ease: EaseId): number | null {
+export function insertFor(fitting: Fitting, base: BoxMade, leastSheetMm: number, ruler: RulerId, ease: EaseId): number | null {
   const { stepMm } = RULERS[ruler];
   const { sheet } = base.point;
   const fits = (steps: number): boolean => {
     const mm = atRulerStep(steps, ruler);
     const insert = { ...base, point: { ...base.point, sheet: { widthMm: mm, heightMm: mm } } };
-    return least(pairing(insert, base).inside) >= LID_PLAY_MM[ease];
+    return least(pairing(fitting, insert, base).inside) >= LID_PLAY_MM[ease];
   };
   for (let steps = Math.floor(sheet.widthMm / stepMm); steps * stepMm >= leastSheetMm && steps > 0; steps--)
     if (fits(steps)) return atRulerStep(steps, ruler);

@@ -1,11 +1,13 @@
 import { CAVITY_NAMES, cavityFacts, OUTER_NAMES } from '../forms/cavity-facts';
 import { FORMS } from '../forms/all-forms';
-import type { FormSizes, SheetSize } from '../forms/form';
-import { make } from '../forms/make';
+import type { Cavity, FormSizes, SheetSize } from '../forms/form';
+import { measure } from '../forms/folded';
 import type { ShownUnit } from '../measure/format-length';
 import type { WhyLine } from './explain-sizing';
 import { quantity } from './quantity';
-import { modelOf, type SizeModel, sizeModel, type SizePoint, type Way } from './size-model';
+import type { Fitting } from './fitting';
+import { flattened, type SizeModel, sizeModel } from './size-model';
+import type { SizePoint, Way } from './ways';
 
 /** So many times a length, in mm. */
 export interface SizeTerm {
@@ -28,7 +30,7 @@ const NOTHING_MM = 1e-6;
 const AGREES = 1e-6;
 
 /** The lengths that sizes depend on, in the order of a model's rows. */
-function lengthsAt({ way }: SizeModel, { sheet, lengths, thicknessMm }: SizePoint): { of: string; mm: number }[] {
+function lengthsAt(way: Way, { sheet, lengths, thicknessMm }: SizePoint): { of: string; mm: number }[] {
   const { sheetShape, fields } = FORMS[way.formId];
   const square = sheetShape === 'square';
   return [
@@ -43,8 +45,8 @@ function lengthsAt({ way }: SizeModel, { sheet, lengths, thicknessMm }: SizePoin
 }
 
 /** What all sizes of a model come from at a point. */
-function sumsAt(model: SizeModel, point: SizePoint): SizeSum[] {
-  const given = lengthsAt(model, point);
+function sumsAt(way: Way, model: SizeModel, point: SizePoint): SizeSum[] {
+  const given = lengthsAt(way, point);
   return model.names.map((name, r) => {
     const row = model.rows[r];
     const restMm = row[given.length];
@@ -55,12 +57,22 @@ function sumsAt(model: SizeModel, point: SizePoint): SizeSum[] {
   });
 }
 
-/** What room and outside of a form come from, of those sizes that are told. */
-export function roomSums(way: Way, point: SizePoint): readonly SizeSum[] {
-  const model = modelOf(way);
-  const words: Record<string, string> = { ...CAVITY_NAMES[model.kind] };
-  for (const [key, name] of Object.entries(OUTER_NAMES)) words[`outer ${key}`] = name;
-  return sumsAt(model, point).flatMap((sum) => (words[sum.name] ? [{ ...sum, name: words[sum.name] }] : []));
+/** What room and outside of a folded piece come from, of those sizes that are told and that a sum explains. */
+export function modelSums(
+  way: Way,
+  model: SizeModel | null,
+  kind: Cavity['kind'],
+  point: SizePoint,
+  sizes: FormSizes,
+): readonly SizeSum[] {
+  if (!model) return [];
+  const words = new Map<string, string>(Object.entries(CAVITY_NAMES[kind]));
+  for (const [key, name] of Object.entries(OUTER_NAMES)) words.set(`outer ${key}`, name);
+  const measured = flattened(sizes);
+  return sumsAt(way, model, point).flatMap((sum) => {
+    const name = words.get(sum.name);
+    return name && Math.abs(sum.mm - measured[sum.name]) < AGREES * point.sheet.widthMm ? [{ ...sum, name }] : [];
+  });
 }
 
 /** All sizes of a piece by the names that are shown. */
@@ -72,40 +84,36 @@ function named({ cavity, outer, lengths }: FormSizes): Readonly<Record<string, n
   return row;
 }
 
-const lastModels = new Map<string, SizeModel>();
-
 /**
  * What each size of a piece comes from, made as asked: of those that a sum explains.
  * @throws RangeError for a sheet or parameters out of their range
  */
 export function sizeSums(
+  fitting: Fitting,
   formId: string,
   sheet: SheetSize,
   params: Readonly<Record<string, unknown>>,
   thicknessMm: number,
 ): readonly SizeSum[] {
   const isLength = (key: string): boolean =>
-    FORMS[formId].fields.some((field) => field.key === key && field.input.kind === 'length') &&
+    FORMS[formId].fields.some(({ key: own, input }) => own === key && input.kind === 'length') &&
     typeof params[key] === 'number';
   const way: Way = {
     formId,
     choices: Object.fromEntries(Object.entries(params).filter(([key]) => !isLength(key))),
     lengths: Object.keys(params).filter(isLength),
   };
-  const key = JSON.stringify(way);
-  let model = lastModels.get(key);
-  if (!model) {
-    lastModels.clear();
-    lastModels.set(key, (model = sizeModel(way, named)));
-  }
   const [longer, shorter] = [Math.max(sheet.widthMm, sheet.heightMm), Math.min(sheet.widthMm, sheet.heightMm)];
   const point: SizePoint = {
     sheet: { widthMm: longer, heightMm: shorter },
     lengths: way.lengths.map((one) => params[one] as number),
     thicknessMm,
   };
-  const measured = named(make(formId, { sheet, params, paper: { thicknessMm } }).sizes);
-  return sumsAt(model, point).filter(({ name, mm }) => Math.abs(mm - measured[name]) < AGREES * longer);
+  const found = fitting.fold(way, point);
+  const model = found && sizeModel(way, found.folded, point.lengths, named);
+  if (!model) return [];
+  const measured = named(measure(found.folded, thicknessMm));
+  return sumsAt(way, model, point).filter(({ name, mm }) => Math.abs(mm - measured[name]) < AGREES * longer);
 }
 
 const figure = (times: number): string => `${Math.round(times * 1e4) / 1e4}`;

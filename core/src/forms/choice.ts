@@ -5,3 +5,8 @@ export function choice(key: string, label: string, why: string, labels: Readonly
   const options = Object.entries(labels).map(([value, text]) => ({ value, label: text }));
   return { key, label, why, input: { kind: 'choice', options } };
 }
+
+/** The same for a choice of which any value may need the least paper. */
+export function sought(field: ParamField): ParamField {
+  return field.input.kind === 'choice' ? { ...field, input: { ...field.input, sought: true } } : field;
+}

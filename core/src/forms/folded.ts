@@ -20,6 +20,14 @@ export interface Folded {
   readonly steps: number;
 }
 
+/** Parameters as a form reads them, those out of its ranges being told as lengths out of range are. */
+function readParams(form: Form, params: unknown): unknown {
+  const read = form.params.safeParse(params);
+  if (read.success) return read.data;
+  const [{ path, message }] = read.error.issues;
+  throw new RangeError(`${form.name}, ${path.join('.')}: ${message}`);
+}
+
 /**
  * Folds a form wholly anew.
  * @throws RangeError for a sheet or parameters out of their range
@@ -27,7 +35,7 @@ export interface Folded {
  */
 export function foldAnew(form: Form, size: SheetSize, params: unknown): Folded {
   const sheet = sheetFor(form, size);
-  const read = form.params.parse(params);
+  const read = readParams(form, params);
   const hand = startSheet(sheet);
   const folding = form.fold(hand, sheet, read);
   const { recording, aligned } = hand;
@@ -42,7 +50,7 @@ export function foldAnew(form: Form, size: SheetSize, params: unknown): Folded {
 export function follow(folded: Folded, size: SheetSize, params: unknown): Folded | null {
   const { form, aligned, steps } = folded;
   const sheet = sheetFor(form, size);
-  const read = form.params.parse(params);
+  const read = readParams(form, params);
   const hand = startSheet(sheet, { along: folded.recording });
   try {
     const folding = form.fold(hand, sheet, read);

@@ -137,15 +137,28 @@ export interface ParamField {
   readonly label: string;
   readonly why: string;
   readonly input:
-    | { readonly kind: 'choice'; readonly options: readonly { readonly value: string; readonly label: string }[] }
+    | {
+        readonly kind: 'choice';
+        readonly options: readonly { readonly value: string; readonly label: string }[];
+        /** Any of them may need the least paper: a search tries all. */
+        readonly sought?: true;
+      }
     | {
         readonly kind: 'length';
         /** What holds when nothing is measured: how folding alone decides. */
         readonly folded: string;
+        /** It comes from what the piece is for: without that there is nothing to fold around. */
+        readonly always?: true;
         /** The least and the most, in mm, on a sheet; given what the other parameters are. */
         readonly range: (sheet: SheetSize, params: Readonly<Record<string, unknown>>) => readonly [number, number];
       }
-    | { readonly kind: 'count'; readonly min: number; readonly max: number };
+    | {
+        readonly kind: 'count';
+        readonly min: number;
+        readonly max: number;
+        /** The room depends on it: a search tries it as it does a length, or a few values of it one by one. */
+        readonly sought?: 'as a length' | readonly number[];
+      };
 }
 
 /** Sides of an oblong or square sheet, in mm. */

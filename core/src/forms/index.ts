@@ -2,6 +2,7 @@ export * from './form';
 export * from './all-forms';
 export * from './cavity-facts';
 export * from './make';
+export * from './folded';
 export * from './scaled';
 export * from './square-tray/square-tray';
 export * from './square-tray/words';

@@ -28,8 +28,8 @@ export interface Load {
 /** Where the rim is lowest, over the floor. */
 export const rimOf = (hull: Hull): number => Math.min(hull.rim.z, hull.tip.z);
 
-/** What a boat carries, its own paper among it, with the water up to a share of its side, in g. */
-export const carriedG = (hull: Hull, share: number): number => WATER * displacedMm3(hull, share * rimOf(hull));
+/** What a boat carries, its own paper among it, with the water up to a height over its floor, in g. */
+export const carriedG = (hull: Hull, draughtMm: number): number => WATER * displacedMm3(hull, draughtMm);
 
 /**
  * Draught by Archimedes, then the height of the metacentre KM = KB + I / V over the floor less the height of the weights.

@@ -239,7 +239,10 @@ function stand(hand: Hand, frame: Frame, wallDeg: number, back: ReturnType<typeo
   hand.stand(creases, bends, point(mid + 1e-3 * width, length / 2 + 1e-3 * length));
 }
 
-/** The hull as it stands, in its own frame: x along, y across, z up from the floor. */
+/**
+ * The hull as it stands, in its own frame: x along, y across, z up from the floor. Measured from corner to corner, over both
+ * sides and both ends: a boat that was folded a little askew is taken for the even one between.
+ */
 function measuredHull({ finished, flat }: Folding, frame: Frame): Hull {
   const { width, length, h, e } = frame;
   const mid = width / 2;
@@ -247,22 +250,34 @@ function measuredHull({ finished, flat }: Folding, frame: Frame): Hull {
   const back = inverse(
     finished.placed[faceAt(finished.pattern, point(mid + 1e-3 * width, length / 2 + 1e-3 * length))],
   );
-  const own = (q: Point3): Point3 => {
-    const { x, y, z } = apply(back, q);
-    return { x: Math.abs(y - length / 2), y: Math.abs(x - mid), z: Math.abs(z) };
+  const corners = (at: (side: 1 | -1, y: number) => Point3): Point3 => {
+    const [nearLeft, nearRight, farLeft, farRight] = [e, length - e].flatMap((y) =>
+      ([-1, 1] as const).map((side) => apply(back, at(side, y))),
+    );
+    return {
+      x: (farLeft.y - nearLeft.y + farRight.y - nearRight.y) / 4,
+      y: (nearRight.x - nearLeft.x + farRight.x - farLeft.x) / 4,
+      z: Math.abs(nearLeft.z + nearRight.z + farLeft.z + farRight.z) / 4,
+    };
   };
-  const rimFlat = { x: mid, y: e, z: 0 };
+  const [foot, head] = [0, length].map((y) => apply(back, whereIs(finished, point(mid, y))));
   return {
-    chine: own(whereIs(finished, point(mid + h, e))),
-    rim: own(wallMotion(finished, flat!, frame, rimFlat)),
-    tip: own(whereIs(finished, point(mid, 0))),
+    chine: { ...corners((side, y) => whereIs(finished, point(mid + side * h, y))), z: 0 },
+    rim: corners((side, y) => wallMotion(finished, flat!, frame, side, { x: mid, y, z: 0 })),
+    tip: { x: (head.y - foot.y) / 2, y: 0, z: Math.abs(foot.z + head.z) / 2 },
   };
 }
 
-/** Where a spot of the flat pack's wall has gone: walls move as one stack. */
-function wallMotion(finished: Pose, flat: Pose, { width, length, h }: Frame, spot: Point3): Point3 {
+/** Where a spot of the flat pack's wall on one side has gone: walls move as one stack. */
+function wallMotion(
+  finished: Pose,
+  flat: Pose,
+  { width, length, h }: Frame,
+  side: 1 | -1,
+  spot: Point3,
+): Point3 {
   // The strip between chine and side fold of the back belongs to the wall.
-  const onWall = point(width / 2 + 1.4 * h, length / 2);
+  const onWall = point(width / 2 + side * 1.4 * h, length / 2);
   const from = flat.placed[faceAt(flat.pattern, onWall)];
   const to = finished.placed[faceAt(finished.pattern, onWall)];
   return apply(compose(to, inverse(from)), spot);
@@ -279,7 +294,7 @@ export function canoe(kind: CanoeKind): Form<CanoeParams> {
         key: 'wallDeg',
         label: 'Walls to the floor, in degrees',
         why: 'Upright walls make the driest boat; beyond 90 the boat is wider and steadier.',
-        input: { kind: 'count', min: 75, max: 115 },
+        input: { kind: 'count', min: 75, max: 115, sought: [75, 80, 85, 90, 95, 100, 105, 110, 115] },
       },
     ],
     holds: ['a floating load', 'loose pieces'],

@@ -7,7 +7,7 @@ import type { ShownUnit } from '../../measure/format-length';
 import { between, distance, lineThrough, type Point, sideOf } from '../../measure/point';
 import type { Sheet } from '../../paper/sheet';
 import type { Folding, Form, SheetSize } from '../form';
-import { choice } from '../choice';
+import { choice, sought } from '../choice';
 import { recordSteps } from '../record-steps';
 import { wrapWords } from './words';
 
@@ -206,11 +206,13 @@ export const cardWrap: Form<CardWrapParams> = {
   leastSheetMm: 90,
   params: cardWrapParams,
   fields: [
-    choice(
-      'layout',
-      'Card on the sheet',
-      'Cornerwise needs the least paper for squarish cards; square-on suits long ones.',
-      { diagonal: 'Cornerwise', 'square-on': 'Square-on' },
+    sought(
+      choice(
+        'layout',
+        'Card on the sheet',
+        'Cornerwise needs the least paper for squarish cards; square-on suits long ones.',
+        { diagonal: 'Cornerwise', 'square-on': 'Square-on' },
+      ),
     ),
     {
       key: 'longMm',
@@ -219,6 +221,7 @@ export const cardWrap: Form<CardWrapParams> = {
       input: {
         kind: 'length',
         folded: 'The largest card that this sheet wraps',
+        always: true,
         range: longRange,
       },
     },
@@ -229,6 +232,7 @@ export const cardWrap: Form<CardWrapParams> = {
       input: {
         kind: 'length',
         folded: 'The largest card that this sheet wraps',
+        always: true,
         range: shortRange,
       },
     },

@@ -278,7 +278,7 @@ export const gussetedBag: Form<BagParams> = {
       key: 'seamMm',
       label: 'Seam, in millimetres',
       why: 'Wide enough for your glue; every millimetre is taken from the girth.',
-      input: { kind: 'count', min: 5, max: 20 },
+      input: { kind: 'count', min: 5, max: 20, sought: 'as a length' },
     },
     {
       key: 'pleats',

@@ -1,13 +1,14 @@
 import {
   type Blame,
+  atOnce,
   blame,
   answerDrawing,
   answering,
   type Confidence,
   type FormAnswered,
   type Held,
-  holds,
-  learnPouch,
+  holding,
+  prepare,
   type Purpose,
   replaying,
   type SizedForm,
@@ -18,11 +19,13 @@ import {
   type SheetSize,
   type Drawing,
 } from '@odd-corner/core';
+import { fitting } from './fitting';
 import { inSlices, pause } from './in-slices';
-import { sizesKnown } from './known-sizes';
 
 /** How often an answer is folded again. */
 const REPLAYS = 2000;
+/** How long the worker may go on before it hears whether it is still wanted, in ms. */
+const SLICE_MS = 15;
 
 export interface AnswersAsked {
   readonly purpose: Purpose;
@@ -51,15 +54,16 @@ export const answerTasks = {
     tell: (answered: FormAnswered) => unknown,
     wanted: () => Promise<boolean>,
   ): Promise<void> {
-    await sizesKnown();
-    if (purpose.kind === 'liquid' || purpose.kind === 'loose') learnPouch();
     const heard: Promise<unknown>[] = [];
     let still = true;
-    for (const answered of answering(purpose, options)) {
-      heard.push(Promise.resolve(tell(answered)));
+    let began = performance.now();
+    for (const answered of answering(fitting, purpose, options)) {
+      if (answered) heard.push(Promise.resolve(tell(answered)));
+      else if (performance.now() - began < SLICE_MS) continue;
       void wanted().then((yes) => (still = yes));
       await pause();
       if (!still) break;
+      began = performance.now();
     }
     await Promise.all(heard);
   },
@@ -86,7 +90,7 @@ export const answerTasks = {
     wanted: () => Promise<boolean>,
   ): Promise<Confidence> {
     let stopped = false;
-    const work = replaying(answer, purpose, options, REPLAYS);
+    const work = replaying(fitting, answer, prepare(purpose, options), options, REPLAYS);
     return inSlices(
       work,
       (soFar) => {
@@ -102,7 +106,7 @@ export const answerTasks = {
     const { formId, sheet, params } = answer;
     const { folding } = make(formId, { sheet, params, paper: { thicknessMm: options.thicknessMm } });
     const shares = new Map<string, number>();
-    for (const { fold, share } of blame(answer, purpose, options)) {
+    for (const { fold, share } of atOnce(blame(fitting, answer, prepare(purpose, options), options))) {
       const title = folding.steps.find(({ creases }) => creases.includes(fold))?.title ?? fold;
       shares.set(title, (shares.get(title) ?? 0) + share);
     }
@@ -111,7 +115,11 @@ export const answerTasks = {
 
   /** What each form will hold that takes a sheet as it is. */
   async holds(sheet: SheetSize, thicknessMm: number): Promise<readonly Held[]> {
-    await sizesKnown();
-    return holds(sheet, { thicknessMm });
+    const found: Held[] = [];
+    for (const held of holding(fitting, sheet, { thicknessMm })) {
+      if (held) found.push(held);
+      else await pause();
+    }
+    return found;
   },
 };

@@ -7,10 +7,6 @@ import {
   type RulerId,
   squareTray,
   type BlockSize,
-  learningMisses,
-  learnPouch,
-  modelOf,
-  waysOf,
   creasePicture,
   FoldRefused,
   FORMS,
@@ -47,7 +43,7 @@ import {
 } from '@odd-corner/core';
 import { answerTasks } from './answer-tasks';
 import { inSlices, pause } from './in-slices';
-import { sizesKnown } from './known-sizes';
+import { fitting } from './fitting';
 
 export type SizeAnswer =
   { readonly ok: true; readonly sizing: TraySizing } | { readonly ok: false; readonly why: string };
@@ -204,11 +200,10 @@ export const foldingTasks = {
   ...answerTasks,
 
   /**
-   * Folds the tray once and then every form a few times, so that the first real answer finds the code warm and all sizes
-   * known. Other work comes in between.
+   * Folds the tray once and then every form in all its ways, so that the first real answer finds the code warm and the
+   * structures known. Other work comes in between.
    */
   async warmUp(): Promise<void> {
-    await sizesKnown();
     await pause(WARM_UP_AFTER_MS);
     sizeTray({
       block: { lengthMm: 60, widthMm: 45, heightMm: 22 },
@@ -217,16 +212,7 @@ export const foldingTasks = {
       walls: 'folded',
       thicknessMm: 0.1,
     });
-    for (const way of Object.keys(FORMS).flatMap(waysOf)) {
-      await pause();
-      modelOf(way);
-    }
-    await pause();
-    learnPouch();
-    for (const way of Object.keys(FORMS).flatMap(waysOf)) {
-      const learning = learningMisses(modelOf(way));
-      while (!learning.next().done) await pause();
-    }
+    for (const _ of fitting.warming()) await pause();
   },
 
   size(request: TrayRequest): SizeAnswer {
@@ -257,7 +243,10 @@ export const foldingTasks = {
         point: { sheet: { widthMm: sheetMm, heightMm: sheetMm }, lengths, thicknessMm },
       };
     });
-    return { ...pairing(over, base), insertMm: insertFor(base, squareTray.leastSheetMm, ruler, ease) };
+    return {
+      ...pairing(fitting, over, base),
+      insertMm: insertFor(fitting, base, squareTray.leastSheetMm, ruler, ease),
+    };
   },
 
   scene({ tray, lid, block }: SceneAsked): PaperScene {
@@ -291,7 +280,7 @@ export const foldingTasks = {
   /** What each size of a piece comes from. */
   sums({ formId, sheet, params, thicknessMm }: FormAsked): readonly SizeSum[] {
     try {
-      return sizeSums(formId, sheet, params, thicknessMm);
+      return sizeSums(fitting, formId, sheet, params, thicknessMm);
     } catch (error) {
       // What cannot be folded is told where it is tried.
       if (error instanceof RangeError || error instanceof FoldRefused) return [];

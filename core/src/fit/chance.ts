@@ -1,0 +1,110 @@
+import type { Cavity } from '../forms/form';
+import type { Demand, Room, WayToFit } from './demands';
+import type { Fitting } from './fitting';
+import type { Misses } from './misses';
+import { FITS } from './needs';
+
+/** Draws behind a chance: its standard error is below 0.8 %. */
+export const DRAWS = 4096;
+
+/** The relaxation that opens a pouch tells its volume within about 3 %: taken for two standard deviations. */
+export const POUCH_SPREAD = 0.015;
+/** The cause of luck that stands for a pouch's volume: no form lines up so many folds. */
+const POUCH_LUCK = 999;
+
+/** By how much each measure of a room comes out different in each draw, for a hand that misses by 1 mm. */
+export interface Offsets {
+  readonly names: readonly string[];
+  readonly draws: readonly Float64Array[];
+}
+
+/** Draws of all misses at once, as they add up in each measure of the room. */
+export function offsetsOf(fitting: Pick<Fitting, 'luckOf'>, { names, rows }: Misses): Offsets {
+  const inside = names.flatMap((name, r) => (name.startsWith('outer ') ? [] : [r]));
+  return {
+    names: inside.map((r) => names[r]),
+    draws: inside.map((r) => {
+      const sum = new Float64Array(DRAWS);
+      rows[r].forEach((slope, k) => {
+        if (slope === 0) return;
+        const luck = fitting.luckOf(k);
+        for (let n = 0; n < DRAWS; n++) sum[n] += slope * luck[n];
+      });
+      return sum;
+    }),
+  };
+}
+
+/** How far a measure is moved to see what follows for a demand, in mm. */
+const NUDGE_MM = 0.02;
+
+const spare = (demand: Demand, room: Room): number => demand.have(room) - demand.need(room);
+
+/** What is to spare of a demand in a room, and how that runs with each measure. */
+export function slopesOf(demand: Demand, room: Room, names: readonly string[]): Float64Array {
+  const cavity = room.cavity as unknown as Record<string, unknown>;
+  return Float64Array.from(names, (name) => {
+    const at = cavity[name];
+    if (typeof at !== 'number') return 0;
+    const moved = (by: number): number =>
+      spare(demand, { ...room, cavity: { ...cavity, [name]: at + by } as unknown as Cavity });
+    return (moved(NUDGE_MM) - moved(-NUDGE_MM)) / (2 * NUDGE_MM);
+  });
+}
+
+/** Standard deviation of what is to spare of a demand, for a hand that misses by 1 mm. */
+export function spareSpread(slopes: Float64Array, { names, rows }: Misses, of: readonly string[]): number {
+  const at = of.map((name) => names.indexOf(name));
+  let sum = 0;
+  for (let k = 0; k < (rows[0]?.length ?? 0); k++) {
+    let slope = 0;
+    at.forEach((r, m) => (slope += slopes[m] * rows[r][k]));
+    sum += slope * slope;
+  }
+  return Math.sqrt(sum);
+}
+
+/** How often a purpose fits a room over all draws of a hand that misses by so much: every draw is held against all ways. */
+export function chanceOf(
+  fitting: Pick<Fitting, 'luckOf'>,
+  ways: readonly WayToFit[],
+  room: Room,
+  { names, draws }: Offsets,
+  handMm: number,
+): number {
+  const cavity = { ...room.cavity } as unknown as Record<string, number>;
+  const base = names.map((name) => cavity[name]);
+  let volume = 1;
+  const luck = room.cavity.kind === 'pouch' ? fitting.luckOf(POUCH_LUCK) : null;
+  const drawn: Room = {
+    ...room,
+    cavity: cavity as unknown as Cavity,
+    pouchMl: (pouch) => {
+      const ml = room.pouchMl(pouch);
+      return ml === null ? null : volume * ml;
+    },
+  };
+  const tests = ways.map(({ demands }) =>
+    demands.map((demand) =>
+      demand.smooth ? { demand, spare: spare(demand, room), slopes: slopesOf(demand, room, names) } : { demand },
+    ),
+  );
+  let fits = 0;
+  for (let n = 0; n < DRAWS; n++) {
+    for (let m = 0; m < base.length; m++) cavity[names[m]] = base[m] + handMm * draws[m][n];
+    if (luck) volume = 1 + POUCH_SPREAD * luck[n];
+    const holds = tests.some((way) =>
+      way.every(({ demand, spare: left, slopes }) => {
+        if (slopes) {
+          let now = left;
+          for (let m = 0; m < base.length; m++) now += slopes[m] * handMm * draws[m][n];
+          return now >= FITS * Math.abs(left);
+        }
+        const need = demand.need(drawn);
+        return demand.have(drawn) - need >= FITS * Math.abs(need);
+      }),
+    );
+    if (holds) fits++;
+  }
+  return fits / DRAWS;
+}

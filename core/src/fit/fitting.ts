@@ -1,0 +1,237 @@
+import { FoldRefused } from '../folding/fold-refused';
+import { FORMS } from '../forms/all-forms';
+import { type Folded, foldAnew, measure } from '../forms/folded';
+import { openPouch } from '../forms/flat-cup/pouch';
+import { seededNormal } from '../measure/seeded-random';
+import type { Cavity, SheetSize } from '../forms/form';
+import { DRAWS, type Offsets, offsetsOf } from './chance';
+import { type Misses, missesOf } from './misses';
+import { flattened, followed, sizeAt, type SizeModel, sizeModel } from './size-model';
+import { marksOf, paramsAt, type SizePoint, type Way, wayKey, waysOf } from './ways';
+
+/** A structure that a form was found to have: folded once, and followed wherever it holds. */
+export interface Structure {
+  readonly folded: Folded;
+  readonly lengths: readonly number[];
+  /** How sizes run near it; null when it holds at single points only. */
+  readonly model: SizeModel | null;
+  /** A room of its kind, to be filled in: parts that are not lengths, such as how thickness counts, stay. */
+  readonly cavity: Cavity;
+  readonly kind: Cavity['kind'];
+  /** Proportions at which it was found to hold. */
+  readonly shapes: (readonly number[])[];
+  /** What misses of its folds do to its sizes, at proportions for which that was asked. */
+  readonly missed: Missed[];
+}
+
+/** What misses do to sizes at some proportions, and the draws that follow. */
+export interface Missed {
+  readonly shape: readonly number[];
+  readonly misses: Misses;
+  readonly offsets: Offsets;
+}
+
+/** A form folded for an answer, and the structure that it was followed from. */
+export interface Found {
+  readonly structure: Structure;
+  readonly folded: Folded;
+}
+
+/** Proportions kept for each structure; more would not tell more. */
+const MOST_SHAPES = 16;
+/** Pieces that are tried before a form is folded anew. */
+const MOST_TRIED = 8;
+/** The middle of the sheets that are asked for, in mm. */
+const USUAL_MM = 170;
+/** Proportions that differ by less are the same. */
+const ALIKE = 1e-9;
+/** Proportions of a structure for which misses are kept. */
+const MOST_MISSED = 24;
+/** A model that misses what was folded by more, as a share of the sheet, is not that of the structure there. */
+const AGREES = 1e-7;
+
+/**
+ * What is learned by folding: the structures that forms were found to have, how their sizes run, what misses do to them,
+ * what a pouch holds. Made once by whoever asks, and handed on; the same questions get the same answers from a new one.
+ */
+export class Fitting {
+  private readonly structures = new Map<string, Structure[]>();
+  private readonly luck: Float64Array[] = [];
+  private perCube: number | null = null;
+
+  /** The pieces that a way was found to make, at least one where any can be folded. */
+  structuresOf(way: Way): readonly Structure[] {
+    const known = this.structures.get(wayKey(way));
+    if (known?.length) return known;
+    const point = usualPoint(way);
+    if (point) this.fold(way, point);
+    return this.structures.get(wayKey(way)) ?? [];
+  }
+
+  /** The structure that was found to hold at the proportions nearest to a point. */
+  nearest(way: Way, { sheet, lengths }: Pick<SizePoint, 'sheet' | 'lengths'>): Structure | null {
+    let near: Structure | null = null;
+    let least = Infinity;
+    for (const structure of this.structures.get(wayKey(way)) ?? [])
+      for (const shape of structure.shapes) {
+        const far = shapeApart(shape, sheet, lengths);
+        if (far < least) [near, least] = [structure, far];
+      }
+    return near;
+  }
+
+  private byNearness(way: Way, point: Pick<SizePoint, 'sheet' | 'lengths'>): readonly Structure[] {
+    const structures = this.structures.get(wayKey(way)) ?? [];
+    if (structures.length < 2) return structures;
+    const shape = shapeOf(point);
+    const far = (structure: Structure): number => Math.min(...structure.shapes.map((other) => apart(shape, other)));
+    return structures
+      .map((structure) => ({ structure, far: far(structure) }))
+      .sort((p, q) => p.far - q.far)
+      .map(({ structure }) => structure);
+  }
+
+  /**
+   * The form folded at a point: followed from a structure that is known and holds there, or folded anew and kept.
+   * @returns null when it cannot be folded so
+   */
+  fold(way: Way, point: Pick<SizePoint, 'sheet' | 'lengths'>): Found | null {
+    const { sheet, lengths } = point;
+    for (const structure of this.byNearness(way, point).slice(0, MOST_TRIED)) {
+      const folded = followed(structure.folded, way, sheet, lengths);
+      if (!folded) continue;
+      return { structure: this.met(way, structure, folded, point), folded };
+    }
+    try {
+      const folded = foldAnew(FORMS[way.formId], sheet, paramsAt(way, lengths));
+      return { structure: this.keep(way, folded, point), folded };
+    } catch (error) {
+      if (error instanceof RangeError || error instanceof FoldRefused) return null;
+      throw error;
+    }
+  }
+
+  /** Notes that a structure holds at a point; where its sizes run otherwise there, a structure of its own is made of it. */
+  private met(way: Way, structure: Structure, folded: Folded, point: Pick<SizePoint, 'sheet' | 'lengths'>): Structure {
+    const { model } = structure;
+    if (model) {
+      const sizes = flattened(measure(folded, 0));
+      const at = { ...point, thicknessMm: 0 };
+      const off = model.names.some(
+        (name, r) => Math.abs(sizeAt(model, r, at) - sizes[name]) > AGREES * point.sheet.widthMm,
+      );
+      if (off) return this.keep(way, folded, point);
+    }
+    const shape = shapeOf(point);
+    if (structure.shapes.length < MOST_SHAPES && structure.shapes.every((other) => apart(shape, other) > 1e-4))
+      structure.shapes.push(shape);
+    return structure;
+  }
+
+  private keep(way: Way, folded: Folded, { sheet, lengths }: Pick<SizePoint, 'sheet' | 'lengths'>): Structure {
+    const { cavity } = measure(folded, 0);
+    const structure: Structure = {
+      folded,
+      lengths,
+      model: sizeModel(way, folded, lengths),
+      cavity: { ...cavity },
+      kind: cavity.kind,
+      shapes: [shapeOf({ sheet, lengths })],
+      missed: [],
+    };
+    const key = wayKey(way);
+    this.structures.set(key, [...(this.structures.get(key) ?? []), structure]);
+    return structure;
+  }
+
+  /**
+   * What misses of each fold do to the sizes of a folded form: a miss is in millimetres, and so is what comes of it, so it is
+   * the same for all sheets of the same proportions, to the last digit.
+   */
+  *missesAt({ structure, folded }: Found, lengths: readonly number[]): Generator<void, Missed, void> {
+    const shape = shapeOf({ sheet: folded.size, lengths });
+    const { missed } = structure;
+    const known = missed.find((other) => apart(shape, other.shape) <= ALIKE);
+    if (known) return known;
+    const misses = yield* missesOf(folded);
+    const found = { shape, misses, offsets: offsetsOf(this, misses) };
+    missed.push(found);
+    if (missed.length > MOST_MISSED) missed.splice(1, 1);
+    return found;
+  }
+
+  /** Common random numbers, standard normal: the draws of the k-th cause. */
+  luckOf(k: number): Float64Array {
+    let draws = this.luck[k];
+    if (!draws) {
+      const normal = seededNormal(7_654_321 + 7919 * k);
+      draws = this.luck[k] = Float64Array.from({ length: DRAWS }, normal);
+    }
+    return draws;
+  }
+
+  /**
+   * Presses a pouch open, once: all sizes of it are alike, so what it holds goes with the cube of its mouth. It takes the
+   * better part of a second. A paper's thickness changes its shape by less than a part in a thousand.
+   */
+  *learningPouch({ folded }: Structure): Generator<void, void, void> {
+    const { cavity } = measure(folded, 0);
+    if (this.perCube !== null || cavity.kind !== 'pouch') return;
+    const opening = openPouch(cavity);
+    let step = opening.next();
+    while (!step.done) {
+      yield;
+      step = opening.next(false);
+    }
+    this.perCube = step.value.volumeMm3 / cavity.mouthMm ** 3;
+  }
+
+  /** What a pouch holds at most, in ml; null until it has been learned. */
+  readonly pouchMl = ({ mouthMm }: { readonly mouthMm: number }): number | null =>
+    this.perCube === null ? null : (this.perCube * mouthMm ** 3) / 1000;
+
+  /** Folds every form in all its ways, and learns what misses do to them: to be done when nobody asks anything. */
+  *warming(): Generator<void, void, void> {
+    for (const way of Object.keys(FORMS).flatMap(waysOf)) {
+      for (const structure of this.structuresOf(way)) {
+        yield;
+        yield* this.missesAt({ structure, folded: structure.folded }, structure.lengths);
+        yield* this.learningPouch(structure);
+      }
+      yield;
+    }
+  }
+}
+
+/** Proportions of a sheet and its lengths. */
+function shapeOf({ sheet: { widthMm, heightMm }, lengths }: Pick<SizePoint, 'sheet' | 'lengths'>): readonly number[] {
+  return [heightMm / widthMm, ...lengths.map((mm) => mm / widthMm)];
+}
+
+/** The same for a shape against a sheet and lengths, written out: a search asks for thousands. */
+function shapeApart(shape: readonly number[], { widthMm, heightMm }: SheetSize, lengths: readonly number[]): number {
+  let most = Math.abs(shape[0] - heightMm / widthMm);
+  for (let k = 0; k < lengths.length; k++) most = Math.max(most, Math.abs(shape[k + 1] - lengths[k] / widthMm));
+  return most;
+}
+
+function apart(a: readonly number[], b: readonly number[]): number {
+  let most = 0;
+  for (let k = 0; k < a.length; k++) most = Math.max(most, Math.abs(a[k] - b[k]));
+  return most;
+}
+
+/** A sheet of usual size, with lengths in the middle of their ranges; null when there is none. */
+function usualPoint(way: Way): Pick<SizePoint, 'sheet' | 'lengths'> | null {
+  const { sheetShape, leastSheetMm } = FORMS[way.formId];
+  const heightMm = Math.max(USUAL_MM, leastSheetMm);
+  const [least, most] = sheetShape === 'square' ? [1, 1] : sheetShape.longPerShort;
+  const sheet = { widthMm: heightMm * (least + Math.min(0.15, (most - least) / 2)), heightMm };
+  const lengths: number[] = [];
+  while (lengths.length < way.lengths.length) {
+    const { from, to, stepMm } = marksOf(way, sheet, lengths, 'mm');
+    if (to < from) return null;
+    lengths.push(stepMm * Math.round(from + 0.4 * (to - from)));
+  }
+  return { sheet, lengths };
+}
