@@ -98,10 +98,6 @@ export function* holding(
 }
 
 /** The same at once. */
-export function holds(
-  fitting: Fitting,
-  sheet: SheetSize,
-  paper: { readonly thicknessMm: number },
-): readonly Held[] {
+export function holds(fitting: Fitting, sheet: SheetSize, paper: { readonly thicknessMm: number }): readonly Held[] {
   return [...holding(fitting, sheet, paper)].filter((held) => held !== null);
 }

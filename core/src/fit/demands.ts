@@ -107,7 +107,10 @@ function summed<K extends AnyRoom['kind']>(
  * All ways in which a kind of room can answer a purpose.
  * @returns null when it does not answer that kind of purpose
  */
-export function demandsOn(kind: AnyRoom['kind'], { purpose, options, standing, lying }: Prepared): readonly WayToFit[] | null {
+export function demandsOn(
+  kind: AnyRoom['kind'],
+  { purpose, options, standing, lying }: Prepared,
+): readonly WayToFit[] | null {
   const ways = waysFor(kind, purpose, options, standing, lying);
   return ways?.length ? ways : null;
 }
@@ -247,11 +250,7 @@ function inPocket(across: number, up: number, thick: number, { ease, fingerRoom 
     const rest = terms.reduce((sum, { value }) => sum + value, 0);
     const [contents, ...others] = terms;
     return demand('pocket', name, have, ({ cavity }) => rest + timesOf(cavity) * thick, {
-      terms: ({ cavity }) => [
-        contents,
-        { name: 'their thickness', value: timesOf(cavity) * thick },
-        ...others,
-      ],
+      terms: ({ cavity }) => [contents, { name: 'their thickness', value: timesOf(cavity) * thick }, ...others],
     });
   };
   return [

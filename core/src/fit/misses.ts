@@ -25,11 +25,7 @@ export function* missesOf(folded: Folded): Generator<void, Misses, void> {
     for (const end of [0, 1]) {
       const missed = (sign: number): Readonly<Record<string, number>> =>
         flattened(
-          measureMissed(
-            folded,
-            { sigmaMm: SMALL_MM, seed: 0, only: fold, ends: end ? [0, sign] : [sign, 0] },
-            0,
-          ),
+          measureMissed(folded, { sigmaMm: SMALL_MM, seed: 0, only: fold, ends: end ? [0, sign] : [sign, 0] }, 0),
         );
       const [less, more] = [missed(-1), missed(1)];
       names.forEach((name, r) => (rows[r][2 * fold + end] = (more[name] - less[name]) / (2 * SMALL_MM)));

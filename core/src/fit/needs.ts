@@ -49,8 +49,12 @@ export function fitOf(prepared: Prepared, room: Room): Fit | null {
     const share = leastShare(way.demands, room);
     if (share > most) [best, most] = [way, share];
   }
-  const needs = best.demands.map(
-    ({ name, unit, have, need, terms }): Need => ({ name, unit, have: have(room), need: need(room), terms: terms?.(room) }),
-  );
+  const needs = best.demands.map(({ name, unit, have, need, terms }): Need => ({
+    name,
+    unit,
+    have: have(room),
+    need: need(room),
+    terms: terms?.(room),
+  }));
   return { needs, leastShare: most, arrangement: best.arrangement };
 }

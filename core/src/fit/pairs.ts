@@ -66,7 +66,13 @@ export function pairing(fitting: Fitting, lidMade: BoxMade, baseMade: BoxMade): 
  * insert, or the inner part of a sleeve.
  * @returns null when fingers could not fold one so small
  */
-export function insertFor(fitting: Fitting, base: BoxMade, leastSheetMm: number, ruler: RulerId, ease: EaseId): number | null {
+export function insertFor(
+  fitting: Fitting,
+  base: BoxMade,
+  leastSheetMm: number,
+  ruler: RulerId,
+  ease: EaseId,
+): number | null {
   const { stepMm } = RULERS[ruler];
   const { sheet } = base.point;
   const fits = (steps: number): boolean => {

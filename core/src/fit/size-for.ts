@@ -31,7 +31,12 @@ export interface Tried {
   readonly sheet: SheetSize;
   readonly lengths: readonly number[];
   /** The need that it misses most, or null where no lengths can be folded there at all. */
-  readonly misses: { readonly name: string; readonly have: number; readonly need: number; readonly unit: 'mm' | 'g' | 'ml' } | null;
+  readonly misses: {
+    readonly name: string;
+    readonly have: number;
+    readonly need: number;
+    readonly unit: 'mm' | 'g' | 'ml';
+  } | null;
   /** How often it fits, where it does for an exact hand. */
   readonly chance: number | null;
 }
@@ -369,7 +374,12 @@ function* firstStep(low: number, high: number, does: (steps: number) => Work<boo
 }
 
 /** Of marks at which a form is reckoned to do, the first. */
-function* firstReckoned(search: Search, low: number, high: number, sheetAt: (steps: number) => SheetSize): Work<number | null> {
+function* firstReckoned(
+  search: Search,
+  low: number,
+  high: number,
+  sheetAt: (steps: number) => SheetSize,
+): Work<number | null> {
   const least = threshold(search.options);
   return yield* firstStep(low, high, function* (steps: number): Work<boolean> {
     yield;
@@ -513,9 +523,10 @@ function* told(search: Search, attempt: Attempt, tried: readonly Tried[]): Work<
     cavity: sizes.cavity,
     outer: sizes.outer,
     sums: modelSums(way, found.structure.model, found.structure.kind, point, sizes),
-    decided: tried.length || form.leastSheetMm < Math.min(sheet.widthMm, sheet.heightMm) - stepMm
-      ? { kind: 'need', name: decided }
-      : { kind: 'fingers' },
+    decided:
+      tried.length || form.leastSheetMm < Math.min(sheet.widthMm, sheet.heightMm) - stepMm
+        ? { kind: 'need', name: decided }
+        : { kind: 'fingers' },
     next: tight.find((name) => name !== decided) ?? null,
     chanceOneMore: larger?.chance ?? null,
     layers: sizes.layers,
@@ -563,7 +574,11 @@ export function* sizing(
   const smallest = form.sheetShape === 'square' ? smallestSquare : smallestOblong;
   let best: Best | null = null;
   for (const search of searches) {
-    const attempt: Attempt | null = yield* smallest(search, form.leastSheetMm, best ? areaOf(best.attempt.point.sheet) : Infinity);
+    const attempt: Attempt | null = yield* smallest(
+      search,
+      form.leastSheetMm,
+      best ? areaOf(best.attempt.point.sheet) : Infinity,
+    );
     if (attempt) best = { search, attempt };
   }
   if (!best) return yield* unmet(searches, form);
@@ -620,7 +635,14 @@ export function* sizingOn(
     if (attempt && better(attempt, best?.attempt ?? null)) best = { search, attempt };
   }
   if (best?.attempt.does) return yield* told(best.search, best.attempt, []);
-  return { formId, demands: best ? byTightness(best.attempt.fit.needs).slice(0, 2).map(({ name }) => name) : [] };
+  return {
+    formId,
+    demands: best
+      ? byTightness(best.attempt.fit.needs)
+          .slice(0, 2)
+          .map(({ name }) => name)
+      : [],
+  };
 }
 
 /** The smallest sheet at once, see `sizing`. */

@@ -63,7 +63,10 @@ export function sizeModel(
   ];
   if (columns.includes(null)) return null;
   const thick = read(measure(folded, THICK_MM));
-  const slopes = [...(columns as Float64Array[]), Float64Array.from(names, (name) => (thick[name] - origin[name]) / THICK_MM)];
+  const slopes = [
+    ...(columns as Float64Array[]),
+    Float64Array.from(names, (name) => (thick[name] - origin[name]) / THICK_MM),
+  ];
   const at = [widthMm, square ? 0 : heightMm, ...lengths, 0];
   return {
     names,
@@ -101,7 +104,9 @@ const keys = new WeakMap<SizeModel, string>();
 export function sizesKey(model: SizeModel): string {
   let key = keys.get(model);
   if (key === undefined) {
-    key = model.inside.map((r) => [...model.rows[r]].map((v, k, row) => v.toFixed(k === row.length - 1 ? 3 : 6)).join()).join(';');
+    key = model.inside
+      .map((r) => [...model.rows[r]].map((v, k, row) => v.toFixed(k === row.length - 1 ? 3 : 6)).join())
+      .join(';');
     keys.set(model, key);
   }
   return key;

@@ -50,7 +50,10 @@ export function waysOf(formId: string): readonly Way[] {
 }
 
 /** The parameters of a way with its lengths. */
-export function paramsAt({ choices, lengths: keys }: Way, lengths: readonly number[]): Readonly<Record<string, unknown>> {
+export function paramsAt(
+  { choices, lengths: keys }: Way,
+  lengths: readonly number[],
+): Readonly<Record<string, unknown>> {
   return { ...choices, ...Object.fromEntries(keys.map((key, k) => [key, lengths[k]])) };
 }
 

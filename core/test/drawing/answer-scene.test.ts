@@ -9,13 +9,13 @@ import {
   sizeFor,
   type SizeOptions,
 } from '../../src/index';
-import { USUAL } from '../fit/usual-options';
+import { fitting, USUAL } from '../fit/usual-options';
 
 const options: SizeOptions = { ...USUAL, turning: 'any' };
 
 /** An answer folded and drawn, once with its contents and once without. */
 function drawn(formId: string, text: string) {
-  const answer = sizeFor(formId, parsePurpose(text), options);
+  const answer = sizeFor(fitting, formId, parsePurpose(text), options);
   if (!isSized(answer)) throw new Error('It has a sheet.');
   const { sheet, params, fit } = answer;
   const { folding, sizes } = make(formId, { sheet, params, paper: { thicknessMm: 0.1 } });

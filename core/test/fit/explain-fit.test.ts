@@ -8,7 +8,7 @@ import {
   type SizedForm,
   type SizeOptions,
 } from '../../src/index';
-import { USUAL } from './usual-options';
+import { fitting, USUAL } from './usual-options';
 
 const usual: SizeOptions = { ...USUAL, turning: 'any', fingerRoom: true };
 const UNITS = ['mm', 'cm', 'in'] as const;
@@ -16,7 +16,7 @@ const asked = ['45 x 40 x 25', 'card 100 x 60', '3 tickets 74 x 52, one key 60 x
 let answers: readonly SizedForm[];
 
 beforeAll(() => {
-  answers = asked.flatMap((text) => answer(parsePurpose(text), usual).filter(isSized));
+  answers = asked.flatMap((text) => answer(fitting, parsePurpose(text), usual).filter(isSized));
 });
 
 describe('why a sheet is as large as it is', () => {
@@ -36,6 +36,10 @@ describe('why a sheet is as large as it is', () => {
       const lines = explainFit(one, usual, 'mm');
       expect(lines.filter(({ what }) => what.endsWith('comes from'))).toHaveLength(one.sums.length);
       expect(lines.filter(({ what }) => what.endsWith('decided'))).toHaveLength(1);
+      // What was tried beside it is told, and that it does not do.
+      const tried = lines.filter(({ what }) => what.startsWith('Tried: '));
+      expect(tried).toHaveLength(one.tried.length);
+      for (const { figures } of tried) expect(figures).toMatch(/needed\.$|not sure enough\.$|cannot be folded/);
       expect(new Set(lines.map(({ what }) => what)).size).toBe(lines.length);
       for (const { what, figures } of lines) {
         expect(what).toMatch(/^[A-Z]/);
@@ -47,7 +51,7 @@ describe('why a sheet is as large as it is', () => {
   it('names the mark of the ruler that it is measured with', () => {
     for (const ruler of Object.keys(RULERS) as (keyof typeof RULERS)[]) {
       const options = { ...usual, ruler };
-      for (const one of answer(parsePurpose('45 x 40 x 25'), options).filter(isSized)) {
+      for (const one of answer(fitting, parsePurpose('45 x 40 x 25'), options).filter(isSized)) {
         if (one.decided.kind === 'fingers') continue;
         const decided = explainFit(one, options, 'mm').find(({ what }) => what.endsWith('decided'))!;
         expect(decided.figures).toContain(RULERS[ruler].name);

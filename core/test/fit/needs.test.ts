@@ -149,17 +149,20 @@ describe('what floats, runs, and marks', () => {
       fc.property(fc.integer({ min: 60, max: 300 }), fc.integer({ min: 60, max: 200 }), (size, gsm) => {
         const cavity = hull(size);
         const carried = fit('load 5 g', cavity, { ...usual, gsm })!.needs[0];
-        expect(carried.have).toBeCloseTo(carriedG(hullOf(cavity), LOADED_SHARE) - gsm * SHEET_MM2 * 1e-6, 9);
+        expect(carried.have).toBeCloseTo(
+          carriedG(hullOf(cavity), LOADED_SHARE * cavity.sideMm) - gsm * SHEET_MM2 * 1e-6,
+          9,
+        );
         // A hull of four slanting sides holds more than its floor straight up, and less than its rim straight down.
         const height = LOADED_SHARE * cavity.sideMm;
-        const water = carriedG(hullOf(cavity), LOADED_SHARE) / 0.001;
+        const water = carriedG(hullOf(cavity), height) / 0.001;
         expect(water).toBeGreaterThan(0.5 * cavity.floorLengthMm * cavity.floorWidthMm * height);
         expect(water).toBeLessThan(cavity.overallMm * cavity.rimWidthMm * height);
       }),
     ));
 
   it('a higher load is less steady', () => {
-    const steady = (mm: number): number => fit(`load 20 g, centre at ${mm} mm`, hull(150))!.needs[1].have;
+    const steady = (mm: number): number => fit(`load 20 g, centre at ${mm} mm`, hull(150))!.needs[2].have;
     expect(steady(5)).toBeGreaterThan(steady(20));
     expect(steady(20)).toBeGreaterThan(steady(60));
   });

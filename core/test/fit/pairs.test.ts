@@ -1,5 +1,6 @@
 import * as fc from 'fast-check';
 import { insertFor, LID_PLAY_MM, makeTray, pairing, parsePurpose, perUnit, waysOf } from '../../src/index';
+import { fitting } from './usual-options';
 
 const [folded] = waysOf('square-tray-and-eared-lid');
 const tray = (mm: number, part: 'tray' | 'eared-lid' = 'tray', thicknessMm = 0.1) => ({
@@ -18,7 +19,11 @@ describe('lid and base', () => {
         fc.constantFrom('tray' as const, 'eared-lid' as const),
         fc.double({ min: 0.05, max: 0.3, noNaN: true }),
         (mm, more, part, thicknessMm) => {
-          const { over, inside, how } = pairing(tray(mm + more, part, thicknessMm), tray(mm, 'tray', thicknessMm));
+          const { over, inside, how } = pairing(
+            fitting,
+            tray(mm + more, part, thicknessMm),
+            tray(mm, 'tray', thicknessMm),
+          );
           const [lid, base] = [made(mm + more, part, thicknessMm), made(mm, 'tray', thicknessMm)];
           // A lid is turned so that its longer side goes over the longer side.
           const [long, short] = [Math.max, Math.min].map(
@@ -36,11 +41,11 @@ describe('lid and base', () => {
     ));
 
   it('from one size of sheet go neither over nor into each other', () =>
-    expect(pairing(tray(150, 'eared-lid'), tray(150)).how).toBe('neither'));
+    expect(pairing(fitting, tray(150, 'eared-lid'), tray(150)).how).toBe('neither'));
 
   it('thicker paper wants a larger lid', () => {
     const spare = (thicknessMm: number): number =>
-      pairing(tray(154, 'tray', thicknessMm), tray(150, 'tray', thicknessMm)).over.widthMm;
+      pairing(fitting, tray(154, 'tray', thicknessMm), tray(150, 'tray', thicknessMm)).over.widthMm;
     expect(spare(0.2)).toBeLessThan(spare(0.1));
   });
 });
@@ -49,15 +54,15 @@ describe('a base and its insert', () => {
   it('is the largest that goes in with its play', () => {
     for (const ease of ['snug', 'easy', 'loose'] as const) {
       const base = tray(180);
-      const mm = insertFor(base, 60, 'mm', ease)!;
+      const mm = insertFor(fitting, base, 60, 'mm', ease)!;
       const spare = (at: number): number => {
-        const { lengthMm, widthMm } = pairing(tray(at), base).inside;
+        const { lengthMm, widthMm } = pairing(fitting, tray(at), base).inside;
         return Math.min(lengthMm, widthMm);
       };
       expect(spare(mm)).toBeGreaterThanOrEqual(LID_PLAY_MM[ease]);
       expect(spare(mm + 1)).toBeLessThan(LID_PLAY_MM[ease]);
     }
-    expect(insertFor(tray(60), 60, 'mm', 'easy')).toBeNull();
+    expect(insertFor(fitting, tray(60), 60, 'mm', 'easy')).toBeNull();
   });
 });
 

@@ -11,7 +11,7 @@ import {
   USUAL_WEIGHTS,
   type Weights,
 } from '../../src/index';
-import { USUAL } from './usual-options';
+import { fitting, USUAL } from './usual-options';
 
 const KEYS = Object.keys(CRITERIA) as Criterion[];
 const weights: fc.Arbitrary<Weights> = fc.record(
@@ -20,7 +20,7 @@ const weights: fc.Arbitrary<Weights> = fc.record(
 let answers: readonly SizedForm[];
 
 beforeAll(() => {
-  answers = answer(parsePurpose('45 x 40 x 25'), USUAL).filter(isSized);
+  answers = answer(fitting, parsePurpose('45 x 40 x 25'), USUAL).filter(isSized);
 });
 
 describe('which answer comes first', () => {

@@ -1,5 +1,6 @@
 import * as fc from 'fast-check';
-import { cavityFacts, explainSum, FORMS, make, roomSums, sizeSums, waysOf } from '../../src/index';
+import { cavityFacts, explainSum, FORMS, holds, make, sizeSums } from '../../src/index';
+import { fitting } from './usual-options';
 
 const THICK_MM = 0.12;
 
@@ -18,7 +19,7 @@ describe('what a size comes from', () => {
           params[key] = least + share * (most - least);
         }
         const { sizes } = make(id, { sheet, params, paper: { thicknessMm: THICK_MM } });
-        const sums = sizeSums(id, sheet, params, THICK_MM);
+        const sums = sizeSums(fitting, id, sheet, params, THICK_MM);
         const told = new Map(sums.map(({ name, mm }) => [name, mm]));
         for (const { name, mm } of cavityFacts(sizes.cavity)) expect(told.get(name)).toBeCloseTo(mm, 4);
         for (const { terms, restMm, mm } of sums)
@@ -31,9 +32,9 @@ describe('what a size comes from', () => {
   });
 
   it('is told with the figures put in: the cube after its fact sheet, √2/6 of the sheet less the paper', () => {
-    const [way] = waysOf('closing-cube');
-    const point = { sheet: { widthMm: 150, heightMm: 150 }, lengths: [], thicknessMm: 0.1 };
-    const [long, , deep] = roomSums(way, point).map((sum) => explainSum(sum, 'mm'));
+    const held = holds(fitting, { widthMm: 150, heightMm: 150 }, { thicknessMm: 0.1 });
+    const { sums } = held.find(({ formId }) => formId === 'closing-cube')!;
+    const [long, , deep] = sums.map((sum) => explainSum(sum, 'mm'));
     expect(long).toEqual({
       what: 'Inside, long',
       figures: '0.2357 × sheet 150 mm − 6 × one layer of paper 0.1 mm = 34.8 mm',

@@ -1,4 +1,4 @@
-import type { SizeOptions } from '../../src/index';
+import { Fitting, type SizeOptions } from '../../src/index';
 
 /** One thing as it stands, office paper, a ruler in millimetres, and a hand that misses nothing. */
 export const USUAL: SizeOptions = {
@@ -11,3 +11,6 @@ export const USUAL: SizeOptions = {
   confidence: null,
   handMm: 0.3,
 };
+
+/** What one test file has learned by folding: forms are folded once for all its tests. */
+export const fitting = new Fitting();

@@ -269,13 +269,7 @@ function measuredHull({ finished, flat }: Folding, frame: Frame): Hull {
 }
 
 /** Where a spot of the flat pack's wall on one side has gone: walls move as one stack. */
-function wallMotion(
-  finished: Pose,
-  flat: Pose,
-  { width, length, h }: Frame,
-  side: 1 | -1,
-  spot: Point3,
-): Point3 {
+function wallMotion(finished: Pose, flat: Pose, { width, length, h }: Frame, side: 1 | -1, spot: Point3): Point3 {
   // The strip between chine and side fold of the back belongs to the wall.
   const onWall = point(width / 2 + side * 1.4 * h, length / 2);
   const from = flat.placed[faceAt(flat.pattern, onWall)];
