@@ -1,5 +1,6 @@
 module.exports = {
   projects: ['<rootDir>/core', '<rootDir>/server', '<rootDir>/web'],
+  globalSetup: '<rootDir>/scripts/fresh-seed.cjs',
   // Many tests fold for real, and on a busy machine several times slower: no test is about how long it takes.
   testTimeout: 120_000,
 };

@@ -3,7 +3,7 @@ module.exports = {
   displayName: 'core',
   testEnvironment: 'node',
   roots: ['<rootDir>/test'],
-  setupFiles: ['<rootDir>/test/seed.ts'],
+  setupFilesAfterEnv: ['<rootDir>/../scripts/property-seed.cjs'],
   // A package that ships ES modules only is turned into CommonJS like our own.
   transformIgnorePatterns: ['node_modules/(?!(robust-predicates|@odd-corner)/)'],
   transform: {

@@ -29,17 +29,7 @@ function hashOf(paths, salt) {
     if (!existsSync(p)) return;
     if (statSync(p).isDirectory()) {
       for (const n of readdirSync(p).sort())
-        if (
-          ![
-            'node_modules',
-            'dist',
-            'out',
-            '.angular',
-            'icons.woff2',
-            'test',
-          ].includes(n)
-        )
-          walk(join(p, n));
+        if (!['node_modules', 'dist', 'out', '.angular', 'icons.woff2', 'test'].includes(n)) walk(join(p, n));
     } else h.update(relative(root, p)).update('\0').update(readFileSync(p));
   };
   paths.forEach((p) => walk(join(root, p)));

@@ -8,7 +8,7 @@ module.exports = {
   ...preset,
   displayName: 'web',
   testEnvironment: 'jsdom',
-  setupFilesAfterEnv: ['<rootDir>/src/test-setup.ts'],
+  setupFilesAfterEnv: ['<rootDir>/src/test-setup.ts', '<rootDir>/../scripts/property-seed.cjs'],
   testMatch: ['<rootDir>/src/**/*.spec.ts'],
   transform: {
     [`node_modules/(${esmOnly})/.+\\.m?js$`]: [

@@ -18,17 +18,19 @@ export interface SizePoint {
 
 const soughtAsLength = ({ input }: ParamField): boolean => input.kind === 'count' && input.sought === 'as a length';
 
+/** The values of a choice that are tried: the usual one first, then the others where any may need the least paper. */
+function valuesOf(input: ParamField['input'], usual: unknown): readonly unknown[] {
+  if (input.kind === 'choice') return input.options.slice(0, input.sought ? undefined : 1).map(({ value }) => value);
+  if (input.kind !== 'count' || input.sought === undefined || input.sought === 'as a length') return [];
+  return [usual, ...input.sought.filter((value) => value !== usual)];
+}
+
 /** All ways to set the choices of which any may need the least paper; the usual values come first. */
 function choicesOf({ fields, params }: Form): readonly Readonly<Record<string, unknown>>[] {
   const usual = params.parse({}) as Readonly<Record<string, unknown>>;
   return fields.reduce<readonly Readonly<Record<string, unknown>>[]>(
     (all, { key, input }) => {
-      const values =
-        input.kind === 'choice'
-          ? input.options.slice(0, input.sought ? undefined : 1).map(({ value }): unknown => value)
-          : input.kind === 'count' && Array.isArray(input.sought)
-            ? [usual[key], ...input.sought.filter((value) => value !== usual[key])]
-            : [];
+      const values = valuesOf(input, usual[key]);
       return values.length ? all.flatMap((one) => values.map((value) => ({ ...one, [key]: value }))) : all;
     },
     [{}],

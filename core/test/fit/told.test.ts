@@ -2,6 +2,7 @@ import * as fc from 'fast-check';
 import {
   answer,
   answering,
+  atOnce,
   Fitting,
   fitOf,
   foldAnew,
@@ -21,6 +22,7 @@ import {
   type SizedForm,
   sizeFor,
   type SizeOptions,
+  sizingOn,
   type Way,
   waysOf,
 } from '../../src/index';
@@ -176,6 +178,28 @@ describe('what is told is folded', () => {
   it('an unknown form is refused, also one that is called like something else', () => {
     for (const id of ['paper-hat', 'constructor', '__proto__'])
       expect(() => sizeFor(fitting, id, parsePurpose('60 x 45 x 22'), USUAL)).toThrow('No form is called');
+  });
+});
+
+describe('a sheet at hand', () => {
+  const on = (id: string, text: string, sheet: SheetSize) =>
+    atOnce(sizingOn(fitting, id, prepare(parsePurpose(text), USUAL), USUAL, sheet));
+
+  it('is used as it is, with the best layout and lengths: a map wrapped in whatever covers it', () => {
+    const sheet = { widthMm: 297, heightMm: 235 };
+    const one = on('card-template-wrap', 'map 205 x 105 x 4', sheet);
+    if (!isSized(one)) throw new Error('It is wrapped.');
+    expect(one.sheet).toEqual(sheet);
+    expect(leftOver(one.formId, sheet, one.params, parsePurpose('map 205 x 105 x 4'), USUAL)).toBeGreaterThanOrEqual(
+      FITS,
+    );
+  });
+
+  it('that is too small says which demands are against each other; one of another shape is not taken', () => {
+    expect(on('card-template-wrap', 'map 400 x 300', { widthMm: 297, heightMm: 235 })).toMatchObject({
+      demands: ['pocket, wide', 'pocket, high'],
+    });
+    expect(on(TRAY, '60 x 45 x 22', { widthMm: 297, heightMm: 210 })).toBeNull();
   });
 });
 

@@ -1,5 +1,5 @@
 import * as fc from 'fast-check';
-import { afloat, carriedG, hullOf, make, rimOf } from '../../src/index';
+import { afloat, carriedG, displacedMm3, hullOf, make, rimOf, volumeBelow } from '../../src/index';
 
 const hullAt = (id: string, s: number) => {
   const { cavity } = make(id, { sheet: { widthMm: s, heightMm: s }, params: {}, paper: { thicknessMm: 0 } }).sizes;
@@ -31,6 +31,21 @@ describe('a boat afloat', () => {
     );
     expect(afloat(hull, { grams: carriedG(hull, rimOf(hull)) + 0.01, centreMm: 3 }, 0)).toBeNull();
   });
+
+  it('displaces below rim and tips what its panels enclose, worked out from their pieces', () =>
+    fc.assert(
+      fc.property(
+        fc.constantFrom('square-canoe', 'pod-boat'),
+        fc.integer({ min: 120, max: 400 }),
+        fc.double({ min: 0.01, max: 1, noNaN: true }),
+        (id, s, share) => {
+          const hull = hullAt(id, s);
+          const mm = share * rimOf(hull);
+          expect(displacedMm3(hull, mm) / volumeBelow(hull, mm)).toBeCloseTo(1, 9);
+        },
+      ),
+      { numRuns: 10 },
+    ));
 
   it('a box hull has the metacentre of the textbooks: draught / 2 + beam² / (12 draught)', () => {
     // Sides upright, ends upright: the tip lies right over the floor’s end.

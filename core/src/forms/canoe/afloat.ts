@@ -1,7 +1,6 @@
-import { crossSection } from '../../folding/solid-measures';
 import type { Point3 } from '../../folding/transform';
 import type { Cavity } from '../form';
-import { displacedMm3, type Hull, panels } from './hull';
+import { displacedMm3, type Hull, waterPlane } from './hull';
 
 /** Density of fresh water, in g/mm³. */
 const WATER = 0.001;
@@ -78,17 +77,12 @@ function buoyancyCentre(hull: Hull, draughtMm: number, volume: number): number {
   return draughtMm * (1 - mean / volume);
 }
 
-/** Second moment of the water plane about the boat's length, in mm⁴. */
+/** Second moment of the water plane about the boat's length, in mm⁴: of a quarter's side and end, four times. */
 function secondMoment(hull: Hull, draughtMm: number): number {
-  const outline = crossSection(panels(hull), { x: 0, y: 0, z: 1 }, draughtMm)
-    .flat()
-    .sort((p, q) => Math.atan2(p.y, p.x) - Math.atan2(q.y, q.x));
-  let twelve = 0;
-  outline.forEach((p, k) => {
-    const q = outline[(k + 1) % outline.length];
-    twelve += (p.x * q.y - q.x * p.y) * (p.y * p.y + p.y * q.y + q.y * q.y);
-  });
-  return twelve / 12;
+  const { side, end } = waterPlane(hull, draughtMm);
+  const [p, q] = [side.y, end.y];
+  // Below a straight edge from (0, p) to (l, q) the integral of y³ / 3 is l (p³ + p² q + p q² + q³) / 12.
+  return (4 * (4 * side.x * p ** 3 + (end.x - side.x) * (p ** 3 + p * p * q + p * q * q + q ** 3))) / 12;
 }
 
 /** The hull of a cavity's measures. */

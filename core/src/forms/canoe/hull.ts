@@ -45,8 +45,38 @@ function oriented(panel: Point3[]): Point3[] {
   return away >= 0 ? panel : [...panel].reverse();
 }
 
-/** Volume below a water line, in mm³: the water's surface closes the hull. */
+/** A quarter of the water plane at a height below rim and tips: out along the side, then in along the end. */
+interface QuarterPlane {
+  readonly side: { readonly x: number; readonly y: number };
+  readonly end: { readonly x: number; readonly y: number };
+}
+
+/** Where the water meets the edges from chine to rim and from chine to tip. */
+export function waterPlane({ chine, rim, tip }: Hull, heightMm: number): QuarterPlane {
+  const [up, out] = [heightMm / rim.z, heightMm / tip.z];
+  return {
+    side: { x: chine.x + up * (rim.x - chine.x), y: chine.y + up * (rim.y - chine.y) },
+    end: { x: chine.x + out * (tip.x - chine.x), y: chine.y * (1 - out) },
+  };
+}
+
+function planeArea(hull: Hull, heightMm: number): number {
+  const { side, end } = waterPlane(hull, heightMm);
+  return 4 * side.x * side.y + 2 * (end.x - side.x) * (side.y + end.y);
+}
+
+/**
+ * Volume below a water line, in mm³. Up to rim and tips the water plane's area is a quadratic of the height, for which
+ * Simpson's rule is exact; above them the water's surface closes what is left of the hull.
+ */
 export function displacedMm3(hull: Hull, draughtMm: number): number {
+  if (draughtMm <= Math.min(hull.rim.z, hull.tip.z))
+    return (draughtMm / 6) * (planeArea(hull, 0) + 4 * planeArea(hull, draughtMm / 2) + planeArea(hull, draughtMm));
+  return volumeBelow(hull, draughtMm);
+}
+
+/** The same at any height, from the pieces of all panels that lie below it. */
+export function volumeBelow(hull: Hull, draughtMm: number): number {
   const below = panels(hull).flatMap((panel) => {
     const kept: Point3[] = [];
     panel.forEach((p, k) => {
