@@ -78,6 +78,8 @@ export function insertFor(
   const fits = (steps: number): boolean => {
     const mm = atRulerStep(steps, ruler);
     const insert = { ...base, point: { ...base.point, sheet: { widthMm: mm, heightMm: mm } } };
+    // Walls as high as the base's suit only so small a sheet.
+    if (!fitting.fold(insert.way, insert.point)) return false;
     return least(pairing(fitting, insert, base).inside) >= LID_PLAY_MM[ease];
   };
   for (let steps = Math.floor(sheet.widthMm / stepMm); steps * stepMm >= leastSheetMm && steps > 0; steps--)

@@ -95,6 +95,8 @@ interface Search {
   readonly options: SizeOptions;
   readonly answering: readonly WayToFit[];
   readonly judged: Map<Structure, Judged>;
+  /** A way with the same lengths and other choices, whose misses judge this one until it is folded. */
+  readonly like: Search | null;
 }
 
 /** What is needed to judge points of a structure without folding them. */
@@ -140,10 +142,15 @@ function cavityAt({ model, cavity }: Structure, point: SizePoint): Cavity {
   return cavity;
 }
 
+/** What is known of misses from the way that this one is like. */
+const likelyOf = ({ like }: Search): Judged | undefined => like?.judged.values().next().value;
+
 /** Learns what it takes to judge a structure's chances. */
 function* judging(search: Search, structure: Structure): Work<Judged> {
   let judged = search.judged.get(structure);
   if (judged) return judged;
+  const likely = likelyOf(search);
+  if (likely) return likely;
   const { folded, lengths } = structure;
   const { misses, offsets } = yield* search.fitting.missesAt({ structure, folded }, lengths);
   const point: SizePoint = { sheet: folded.size, lengths, thicknessMm: 0 };
@@ -165,7 +172,7 @@ function* judging(search: Search, structure: Structure): Work<Judged> {
 function score(search: Search, structure: Structure, point: SizePoint): number {
   const { answering, options, judged } = search;
   const room = roomOf(search, cavityAt(structure, point), point.sheet);
-  const spreads = options.confidence === null ? null : judged.get(structure)?.spreads;
+  const spreads = options.confidence === null ? null : (judged.get(structure) ?? likelyOf(search))?.spreads;
   let best = -Infinity;
   for (let w = 0; w < answering.length; w++) {
     const { demands } = answering[w];
@@ -550,7 +557,9 @@ function* searchesFor(
     const answering = structure ? prepared.demands(structure.kind) : null;
     if (!answering) return searches;
     if (structure.kind === 'pouch') yield* fitting.learningPouch(structure);
-    searches.push({ fitting, way, form, prepared, options, answering, judged: new Map<Structure, Judged>() });
+    const like = searches.find((one) => one.way.lengths.length === way.lengths.length && !one.like) ?? null;
+    const judged = new Map<Structure, Judged>();
+    searches.push({ fitting, way, form, prepared, options, answering, judged, like });
   }
   return searches;
 }

@@ -19,7 +19,7 @@ import {
   type SheetSize,
   type Drawing,
 } from '@odd-corner/core';
-import { fitting } from './fitting';
+import { fitting, questions } from './fitting';
 import { inSlices, pause } from './in-slices';
 
 /** How often an answer is folded again. */
@@ -54,16 +54,21 @@ export const answerTasks = {
     tell: (answered: FormAnswered) => unknown,
     wanted: () => Promise<boolean>,
   ): Promise<void> {
+    const answered = questions.begin();
     const heard: Promise<unknown>[] = [];
     let still = true;
     let began = performance.now();
-    for (const answered of answering(fitting, purpose, options)) {
-      if (answered) heard.push(Promise.resolve(tell(answered)));
-      else if (performance.now() - began < SLICE_MS) continue;
-      void wanted().then((yes) => (still = yes));
-      await pause();
-      if (!still) break;
-      began = performance.now();
+    try {
+      for (const one of answering(fitting, purpose, options)) {
+        if (one) heard.push(Promise.resolve(tell(one)));
+        else if (performance.now() - began < SLICE_MS) continue;
+        void wanted().then((yes) => (still = yes));
+        await pause();
+        if (!still) break;
+        began = performance.now();
+      }
+    } finally {
+      answered();
     }
     await Promise.all(heard);
   },

@@ -43,7 +43,7 @@ import {
 } from '@odd-corner/core';
 import { answerTasks } from './answer-tasks';
 import { inSlices, pause } from './in-slices';
-import { fitting } from './fitting';
+import { fitting, questions } from './fitting';
 
 export type SizeAnswer =
   { readonly ok: true; readonly sizing: TraySizing } | { readonly ok: false; readonly why: string };
@@ -212,7 +212,7 @@ export const foldingTasks = {
       walls: 'folded',
       thicknessMm: 0.1,
     });
-    for (const _ of fitting.warming()) await pause();
+    for (const _ of fitting.warming()) await questions.none();
   },
 
   size(request: TrayRequest): SizeAnswer {

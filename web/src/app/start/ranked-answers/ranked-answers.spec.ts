@@ -9,7 +9,8 @@ describe('answers from all forms', () => {
     return bench;
   };
   const settled = async (bench: PageBench<RankedAnswers>): Promise<void> => {
-    for (let k = 0; k < 40 && !/can do it|No form/.test(bench.text); k++) await bench.settle(200);
+    const busy = (): boolean => bench.host.querySelector('[aria-busy="true"]') !== null;
+    for (let k = 0; k < 300 && (busy() || !/can do it|No form/.test(bench.text)); k++) await bench.settle(200);
     await bench.settle(2000);
   };
   const names = (bench: PageBench<RankedAnswers>): string[] =>
