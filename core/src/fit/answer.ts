@@ -88,7 +88,7 @@ export function* holding(
       lengths.push(typeof given === 'number' ? given : to * stepMm);
     }
     if (lengths.length < way.lengths.length) continue;
-    const found = fitting.fold(way, { sheet: size, lengths });
+    const found = yield* paused(fitting.folding(way, { sheet: size, lengths }));
     if (!found) continue;
     const sizes = measure(found.folded, thicknessMm);
     const { model, kind } = found.structure;

@@ -1,3 +1,4 @@
+import { certificateOf } from '../folding/certificate';
 import { FoldRefused } from '../folding/fold-refused';
 import { FORMS } from '../forms/all-forms';
 import { type Folded, foldAnew, measure } from '../forms/folded';
@@ -6,6 +7,7 @@ import { seededNormal } from '../measure/seeded-random';
 import type { Cavity, SheetSize } from '../forms/form';
 import { DRAWS, type Offsets, offsetsOf } from './chance';
 import { type Misses, missesOf } from './misses';
+import { atOnce } from './prepare';
 import { flattened, followed, sizeAt, type SizeModel, sizeModel } from './size-model';
 import { marksOf, paramsAt, type SizePoint, type Way, wayKey, waysOf } from './ways';
 
@@ -59,13 +61,18 @@ export class Fitting {
   private readonly luck: Float64Array[] = [];
   private perCube: number | null = null;
 
-  /** The pieces that a way was found to make, at least one where any can be folded. */
+  /** The structures that a way was found to make so far. */
   structuresOf(way: Way): readonly Structure[] {
-    const known = this.structures.get(wayKey(way));
-    if (known?.length) return known;
-    const point = usualPoint(way);
-    if (point) this.fold(way, point);
     return this.structures.get(wayKey(way)) ?? [];
+  }
+
+  /** The same, at least one where any can be folded. */
+  *knowing(way: Way): Generator<void, readonly Structure[], void> {
+    if (!this.structuresOf(way).length) {
+      const point = usualPoint(way);
+      if (point) yield* this.folding(way, point);
+    }
+    return this.structuresOf(way);
   }
 
   /** The structure that was found to hold at the proportions nearest to a point. */
@@ -93,22 +100,30 @@ export class Fitting {
 
   /**
    * The form folded at a point: followed from a structure that is known and holds there, or folded anew and kept.
+   * Yields so that the caller can stop.
    * @returns null when it cannot be folded so
    */
-  fold(way: Way, point: Pick<SizePoint, 'sheet' | 'lengths'>): Found | null {
+  *folding(way: Way, point: Pick<SizePoint, 'sheet' | 'lengths'>): Generator<void, Found | null, void> {
     const { sheet, lengths } = point;
     for (const structure of this.byNearness(way, point).slice(0, MOST_TRIED)) {
       const folded = followed(structure.folded, way, sheet, lengths);
       if (!folded) continue;
       return { structure: this.met(way, structure, folded, point), folded };
     }
-    try {
-      const folded = foldAnew(FORMS[way.formId], sheet, paramsAt(way, lengths));
-      return { structure: this.keep(way, folded, point), folded };
-    } catch (error) {
-      if (error instanceof RangeError || error instanceof FoldRefused) return null;
-      throw error;
+    yield;
+    const folded = foldedOrNull(way, sheet, lengths);
+    if (!folded) return null;
+    // Certificates are worked out when they are first asked for: here one by one.
+    for (const move of folded.recording.moves) {
+      yield;
+      certificateOf(move);
     }
+    return { structure: this.keep(way, folded, point), folded };
+  }
+
+  /** The same at once. */
+  fold(way: Way, point: Pick<SizePoint, 'sheet' | 'lengths'>): Found | null {
+    return atOnce(this.folding(way, point));
   }
 
   /** Notes that a structure holds at a point; where its sizes run otherwise there, a structure of its own is made of it. */
@@ -193,13 +208,23 @@ export class Fitting {
   /** Folds every form in all its ways, and learns what misses do to them: to be done when nobody asks anything. */
   *warming(): Generator<void, void, void> {
     for (const way of Object.keys(FORMS).flatMap(waysOf)) {
-      for (const structure of this.structuresOf(way)) {
+      for (const structure of yield* this.knowing(way)) {
         yield;
         yield* this.missesAt({ structure, folded: structure.folded }, structure.lengths);
         yield* this.learningPouch(structure);
       }
       yield;
     }
+  }
+}
+
+/** The form folded anew, or null where it cannot be. */
+function foldedOrNull(way: Way, sheet: SheetSize, lengths: readonly number[]): Folded | null {
+  try {
+    return foldAnew(FORMS[way.formId], sheet, paramsAt(way, lengths));
+  } catch (error) {
+    if (error instanceof RangeError || error instanceof FoldRefused) return null;
+    throw error;
   }
 }
 

@@ -290,7 +290,7 @@ function* reckoned(search: Search, sheet: SheetSize): Work<number> {
  */
 function* attempted(search: Search, sheet: SheetSize, lengths: readonly number[]): Work<Attempt | null> {
   const { fitting, way, options, prepared, answering } = search;
-  const found = fitting.fold(way, { sheet, lengths });
+  const found = yield* fitting.folding(way, { sheet, lengths });
   if (!found) return null;
   const sizes = measure(found.folded, options.thicknessMm);
   const room = roomOf(search, sizes.cavity, sheet);
@@ -492,8 +492,7 @@ function oneLess({ form, options: { ruler } }: Search, { widthMm, heightMm }: Sh
 /** Whether a form is folded from such a sheet at all. */
 function takes({ sheetShape, leastSheetMm }: Form, { widthMm, heightMm }: SheetSize): boolean {
   if (Math.min(widthMm, heightMm) < leastSheetMm) return false;
-  if (sheetShape === 'square') return true;
-  const [least, most] = sheetShape.longPerShort;
+  const [least, most] = sheetShape === 'square' ? [1, 1] : sheetShape.longPerShort;
   return widthMm / heightMm >= least - 1e-9 && widthMm / heightMm <= most + 1e-9;
 }
 
@@ -552,8 +551,7 @@ function* searchesFor(
   if (!form) throw new RangeError(`No form is called “${formId}”.`);
   const searches: Search[] = [];
   for (const way of waysOf(formId)) {
-    const [structure] = fitting.structuresOf(way);
-    yield;
+    const [structure] = yield* fitting.knowing(way);
     const answering = structure ? prepared.demands(structure.kind) : null;
     if (!answering) return searches;
     if (structure.kind === 'pouch') yield* fitting.learningPouch(structure);

@@ -75,11 +75,27 @@ export class AnswerRow {
   /** Lengths to be measured, with their names. */
   protected readonly measures = computed(() => {
     const { way, lengths } = this.answer();
-    return way.lengths.map((key, k) => ({
-      label: this.form().fields.find((field) => field.key === key)?.label ?? key,
-      mm: lengths[k],
-    }));
+    return way.lengths.map((key, k) => ({ label: this.labelOf(key), mm: lengths[k] }));
   });
+  /** Choices that were sought with the sheet, in words. */
+  protected readonly settled = computed(() => {
+    const { choices } = this.answer().way;
+    return this.form().fields.flatMap(({ key, input }) => {
+      if (input.kind === 'length' || !input.sought || choices[key] === undefined) return [];
+      const value =
+        input.kind === 'choice'
+          ? input.options.find((option) => option.value === choices[key])?.label.toLowerCase()
+          : `${choices[key] as number}°`;
+      return value ? [`${this.labelOf(key).toLowerCase()} ${value}`] : [];
+    });
+  });
+
+  /** What a field is called where its unit stands beside its value. */
+  private labelOf(key: string): string {
+    const label = this.form().fields.find((field) => field.key === key)?.label ?? key;
+    return label.replace(/, in (millimetres|degrees)$/, '');
+  }
+
   protected readonly sure = computed(() => {
     const { chance } = this.answer();
     return chance === null ? null : Math.round(100 * chance);
