@@ -205,16 +205,19 @@ export class Fitting {
   readonly pouchMl = ({ mouthMm }: { readonly mouthMm: number }): number | null =>
     this.perCube === null ? null : (this.perCube * mouthMm ** 3) / 1000;
 
-  /** Folds every form in all its ways, and learns what misses do to them: to be done when nobody asks anything. */
+  /**
+   * Folds every form, and learns what misses do to it: to be done when nobody asks anything. What is asked most comes
+   * first: the usual ways of all forms, then their misses, then all other ways.
+   */
   *warming(): Generator<void, void, void> {
-    for (const way of Object.keys(FORMS).flatMap(waysOf)) {
+    const ways = Object.keys(FORMS).map((formId) => waysOf(formId));
+    const usual = ways.flatMap((all) => all.slice(0, 2));
+    for (const way of usual) yield* this.knowing(way);
+    for (const way of [...usual, ...ways.flatMap((all) => all.slice(2))])
       for (const structure of yield* this.knowing(way)) {
-        yield;
         yield* this.missesAt({ structure, folded: structure.folded }, structure.lengths);
         yield* this.learningPouch(structure);
       }
-      yield;
-    }
   }
 }
 

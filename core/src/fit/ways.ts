@@ -18,11 +18,15 @@ export interface SizePoint {
 
 const soughtAsLength = ({ input }: ParamField): boolean => input.kind === 'count' && input.sought === 'as a length';
 
-/** The values of a choice that are tried: the usual one first, then the others where any may need the least paper. */
+/**
+ * The values of a choice that are tried, where any may need the least paper: the usual one first, of numbers then the least
+ * and the largest, so that it is seen early whether the choice counts at all.
+ */
 function valuesOf(input: ParamField['input'], usual: unknown): readonly unknown[] {
   if (input.kind === 'choice') return input.options.slice(0, input.sought ? undefined : 1).map(({ value }) => value);
   if (input.kind !== 'count' || input.sought === undefined || input.sought === 'as a length') return [];
-  return [usual, ...input.sought.filter((value) => value !== usual)];
+  const { sought } = input;
+  return [...new Set<unknown>([usual, Math.min(...sought), Math.max(...sought), ...sought])];
 }
 
 /** All ways to set the choices of which any may need the least paper; the usual values come first. */

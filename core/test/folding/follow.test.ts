@@ -8,6 +8,7 @@ import {
   follow,
   FORMS,
   measure,
+  marksOf,
   measureMissed,
   paramsAt,
   type Pose,
@@ -73,6 +74,13 @@ describe('a recording followed on another sheet', () => {
           const followed = structures.map((one) => follow(one, fresh.size, at(way, point))).find((one) => one !== null);
           if (!followed) {
             structures.push(fresh);
+            // A new structure: it is followed at least a little way.
+            const near = { ...point, lengths: point.lengths.map((mm) => 1.0005 * mm) };
+            const beside = anew(way, near);
+            const there = beside && follow(fresh, beside.size, at(way, near));
+            if (!there) return;
+            expectSame(there, beside);
+            compared++;
             return;
           }
           compared++;
@@ -84,6 +92,61 @@ describe('a recording followed on another sheet', () => {
         { numRuns: runs(7, 200) },
       );
       expect(compared).toBeGreaterThan(0);
+    },
+  );
+
+  it.each(
+    Object.keys(FORMS)
+      .flatMap((id) => waysOf(id).slice(0, 2))
+      .flatMap((way) => way.lengths.map((key, k) => [way.formId, key, way, k] as const)),
+  )(
+    '%s: as “%s” grows, it is followed up to each jump of the structure, and beyond from the next',
+    (_id, _key, way, k) => {
+      const { sheetShape } = FORMS[way.formId];
+      const ratio = sheetShape === 'square' ? 1 : sheetShape.longPerShort[0] + 0.04;
+      const sheet = { widthMm: 220 * ratio, heightMm: 220 };
+      const lengthsAt = (share: number): number[] => {
+        const lengths: number[] = [];
+        while (lengths.length < way.lengths.length) {
+          const { from, to, stepMm } = marksOf(way, sheet, lengths, 'mm');
+          lengths.push(stepMm * (from + (lengths.length === k ? share : 0.45) * (to - from)));
+        }
+        return lengths;
+      };
+      const foldedAt = (share: number) => anew(way, { sheet, lengths: lengthsAt(share) });
+      const holdsAt = (one: Folded, share: number): Folded | null => {
+        try {
+          return follow(one, sheet, at(way, { sheet, lengths: lengthsAt(share) }));
+        } catch {
+          return null;
+        }
+      };
+      const steps = runs(5, 60);
+      let last: { one: Folded; share: number } | null = null;
+      for (let n = 0; n <= steps; n++) {
+        const share = n / steps;
+        const fresh = foldedAt(share);
+        if (!fresh) continue;
+        const followed: Folded | null = last && holdsAt(last.one, share);
+        if (followed) expectSame(followed, fresh);
+        else if (last) {
+          // Where the structure of before ends: followed to there it is what folding anew gives.
+          let [holds, fails] = [last.share, share];
+          while (fails - holds > 1e-6) {
+            const mid = (holds + fails) / 2;
+            if (holdsAt(last.one, mid)) holds = mid;
+            else fails = mid;
+          }
+          const edge = foldedAt(holds);
+          if (edge) expectSame(holdsAt(last.one, holds)!, edge);
+          const beyond = foldedAt(Math.min(1, fails + 1e-4));
+          const next = beyond && holdsAt(beyond, Math.min(1, fails + 2e-4));
+          const there = foldedAt(Math.min(1, fails + 2e-4));
+          if (next && there) expectSame(next, there);
+        }
+        last = followed ? last : { one: fresh, share };
+      }
+      expect(last).not.toBeNull();
     },
   );
 
