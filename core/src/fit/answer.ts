@@ -4,7 +4,8 @@ import type { Cavity, SheetSize } from '../forms/form';
 import type { Purpose } from './contents';
 import type { Fitting } from './fitting';
 import { preparing, type Prepared } from './prepare';
-import { isSized, type SizedForm, type SizeOptions, sizing, type Unmet } from './size-for';
+import { sizing } from './size-for';
+import { isSized, type SizedForm, type SizeOptions, type Unmet } from './size-options';
 import { modelSums, type SizeSum } from './size-sums';
 import { marksOf, waysOf } from './ways';
 

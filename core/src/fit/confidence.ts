@@ -6,7 +6,7 @@ import type { Fitting, Found } from './fitting';
 import { fitOf, FITS, leastShare } from './needs';
 import type { Prepared } from './prepare';
 import { flattened } from './size-model';
-import type { SizedForm, SizeOptions } from './size-for';
+import type { SizedForm, SizeOptions } from './size-options';
 
 /** How far one size comes out, over all replays. */
 export interface SizeSpread {

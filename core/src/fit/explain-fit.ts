@@ -4,7 +4,7 @@ import { RULERS, unitOnRuler } from '../measure/ruler';
 import type { WhyLine } from './explain-sizing';
 import type { Need } from './needs';
 import { quantity, rounded } from './quantity';
-import type { SizedForm, SizeOptions, Tried } from './size-for';
+import type { SizedForm, SizeOptions, Tried } from './size-options';
 import { explainSum } from './size-sums';
 
 /** What each need comes to, what decided the sheet, and how sure it is, in plain words with the figures put in. */

@@ -75,12 +75,12 @@ export class Fitting {
     return this.structuresOf(way);
   }
 
-  /** The structure that was found to hold at the proportions nearest to a point. */
+  /** The structure that was found to hold at the proportions nearest to a point, of those that hold round about too. */
   nearest(way: Way, { sheet, lengths }: Pick<SizePoint, 'sheet' | 'lengths'>): Structure | null {
     let near: Structure | null = null;
     let least = Infinity;
     for (const structure of this.structures.get(wayKey(way)) ?? [])
-      for (const shape of structure.shapes) {
+      for (const shape of structure.model ? structure.shapes : []) {
         const far = shapeApart(shape, sheet, lengths);
         if (far < least) [near, least] = [structure, far];
       }

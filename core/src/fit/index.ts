@@ -21,6 +21,7 @@ export * from './ways';
 export * from './normal';
 export * from './chance';
 export * from './hands';
+export * from './size-options';
 export * from './size-for';
 export * from './confidence';
 export * from './rank';

@@ -1,5 +1,5 @@
 import { FORMS } from '../forms/all-forms';
-import type { SizedForm } from './size-for';
+import type { SizedForm } from './size-options';
 
 /** What makes one answer better than another. */
 export const CRITERIA = {

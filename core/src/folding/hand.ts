@@ -4,6 +4,7 @@ import { blankPattern } from '../pattern/blank-pattern';
 import { faceOutline } from '../pattern/crease-pattern';
 import { type Split, splitAfter } from '../pattern/split-faces';
 import { type Alignment, foldLine } from './alignment';
+import { Asking } from './asking';
 import { collapse, type CreaseAngle } from './collapse';
 import * as compound from './compound-moves';
 import type { FoldLayers } from './crease-flap';
@@ -16,15 +17,8 @@ import { type InexactHand, missing, type Missing } from './inexact';
 import type { KnownLayers } from './known-layers';
 import { noOrder } from './layer-order';
 import { type Extent, nearestOnMark, pinchedAt, pinchMark } from './pinch';
-import { creaseOnTable, faceAt, middleOfTable, type Pose, spotAt } from './pose';
-import {
-  type Act,
-  type AskedSpot,
-  type Decision,
-  type RecordedMove,
-  type Recording,
-  StructureDiffers,
-} from './recording';
+import { creaseOnTable, faceAt, middleOfTable, type Pose } from './pose';
+import { type Act, type AskedSpot, type RecordedMove, type Recording, StructureDiffers } from './recording';
 import { refine } from './refine';
 import { foldReverse } from './reverse-fold';
 import { type Rework, rework } from './rework';
@@ -94,16 +88,10 @@ export class Hand {
   private readonly miss: Missing | null;
   private readonly echo: Echo | null;
   private readonly follower: Follower | null;
-  private readonly spots: AskedSpot[] = [];
-  private readonly decisions: Decision[] = [];
-  /** How many sheet points have been asked for. */
-  private asked = 0;
+  private readonly asking: Asking;
 
-  constructor(
-    sheet: Sheet,
-    private readonly options: HandOptions = {},
-  ) {
-    const { inexact, after, along } = options;
+  constructor(sheet: Sheet, { inexact, after, along }: HandOptions = {}) {
+    this.asking = new Asking(after, along);
     this.miss = inexact ? missing(inexact) : null;
     this.echo = after ? new Echo(after) : null;
     const pattern = blankPattern(sheet);
@@ -135,12 +123,10 @@ export class Hand {
 
   /** All moves so far, to be followed. */
   get recording(): Recording {
-    const { start, spots, decisions, follower } = this;
-    const { along } = this.options;
-    if (!follower || !along) return { start, moves: this.moves, spots, decisions };
-    if (!follower.done || this.asked !== along.spots.length)
+    const { start, follower, asking } = this;
+    if (follower && !(follower.done && asking.done))
       throw new StructureDiffers('The sequence is shorter than the one that was recorded.');
-    return { start, moves: follower.moves, spots: along.spots, decisions: along.decisions };
+    return { start, moves: follower?.moves ?? this.moves, ...asking.written };
   }
 
   /** Names of all folds and pinches that were lined up, in order: those that an inexact hand can miss. */
@@ -160,29 +146,11 @@ export class Hand {
    * moves are made does not depend on luck.
    */
   decide<T extends string | number | boolean>(look: () => T): T {
-    const { after, along } = this.options;
-    const recorded = (after ?? along)?.decisions[this.decisions.length];
-    if (after && recorded) {
-      this.asked += recorded.spots;
-      this.decisions.push(recorded);
-      return recorded.decided as T;
-    }
-    const asked = this.asked;
-    const decided = look();
-    if (along && decided !== recorded?.decided) throw new StructureDiffers('Another move would be made here.');
-    this.decisions.push({ decided, spots: this.asked - asked });
-    return decided;
+    return this.asking.decide(look);
   }
 
-  /** The face and vertex of a sheet point: looked up once, by the hand that others follow. */
   private spotOf(p: Point): AskedSpot {
-    const { after, along } = this.options;
-    const recorded = (after ?? along)?.spots[this.asked++];
-    if (along && !recorded) throw new StructureDiffers('More points are asked for than were recorded.');
-    if (recorded) return recorded;
-    const spot = spotAt((this.echo?.followed ?? this.current).pattern, p);
-    if (!after) this.spots.push(spot);
-    return spot;
+    return this.asking.spotOf(p, (this.echo?.followed ?? this.current).pattern);
   }
 
   /** The table line of a crease or a mark. */

@@ -138,6 +138,28 @@ describe('an inexact hand that follows an exact one', () => {
     expect(Math.max(...misses)).toBeLessThan(12 * sigmaMm);
   });
 
+  it('is asked for points in the same order after a decision that it does not make itself', () => {
+    const decided = (hand: Hand): { hand: Hand; at: Point } => {
+      hand.valley('half', {
+        kind: 'point-onto-point',
+        point: hand.at(point(0, S / 2)),
+        onto: hand.at(point(S, S / 2)),
+      });
+      // Two points are looked at to decide, and not again by the hand that follows.
+      hand.decide(() => hand.at(point(3, 5)).x > hand.at(point(S - 3, S - 5)).x);
+      return { hand, at: hand.at(point(20, 90)) };
+    };
+    const exact = decided(startSheet(squareSheet(S)));
+    const { recording } = exact.hand;
+    const after = decided(startSheet(squareSheet(S), { inexact: { sigmaMm: 0, seed: 1 }, after: recording }));
+    const along = decided(startSheet(squareSheet(S), { along: recording }));
+    for (const one of [after, along]) {
+      expect(one.at.x).toBeCloseTo(exact.at.x, 9);
+      expect(one.at.y).toBeCloseTo(exact.at.y, 9);
+    }
+    expect(recording.decisions).toEqual([{ decided: expect.any(Boolean) as boolean, spots: 2 }]);
+  });
+
   it('refuses a sequence that is not the one it follows', () => {
     const hand = startSheet(squareSheet(S), { inexact: { sigmaMm: 0.1, seed: 1 }, after: exact });
     threeFolds(hand);

@@ -1,0 +1,45 @@
+import type { Cavity, Form, SheetSize } from '../../forms/form';
+import type { Offsets } from '../chance';
+import type { Room, WayToFit } from '../demands';
+import type { Fitting, Structure } from '../fitting';
+import type { Prepared } from '../prepare';
+import type { SizeOptions } from '../size-options';
+import type { Way } from '../ways';
+
+/** Work that yields, so that the caller can stop. */
+export type Work<T> = Generator<void, T, void>;
+
+/** One way to make a form, held against a purpose. */
+export interface Search {
+  readonly fitting: Fitting;
+  readonly way: Way;
+  readonly form: Form;
+  readonly prepared: Prepared;
+  readonly options: SizeOptions;
+  readonly answering: readonly WayToFit[];
+  readonly judged: Map<Structure, Judged>;
+  /** A way with the same lengths and other choices, whose misses judge this one until it is folded. */
+  readonly like: Search | null;
+}
+
+/** What is needed to judge points of a structure without folding them. */
+export interface Judged {
+  /** For each way to fit and each demand: standard deviation in mm for a hand that misses by 1 mm. */
+  readonly spreads: readonly (readonly number[])[];
+  readonly offsets: Offsets;
+}
+
+export const areaOf = ({ widthMm, heightMm }: SheetSize): number => widthMm * heightMm;
+
+export const roomOf = ({ fitting }: Search, cavity: Cavity, sheet: SheetSize): Room => ({
+  cavity,
+  sheetAreaMm2: areaOf(sheet),
+  pouchMl: fitting.pouchMl,
+});
+
+/** Whether a form is folded from such a sheet at all. */
+export function takes({ sheetShape, leastSheetMm }: Form, { widthMm, heightMm }: SheetSize): boolean {
+  if (Math.min(widthMm, heightMm) < leastSheetMm) return false;
+  const [least, most] = sheetShape === 'square' ? [1, 1] : sheetShape.longPerShort;
+  return widthMm / heightMm >= least - 1e-9 && widthMm / heightMm <= most + 1e-9;
+}

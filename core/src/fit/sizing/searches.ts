@@ -1,0 +1,55 @@
+import { FORMS } from '../../forms/all-forms';
+import type { Fitting, Structure } from '../fitting';
+import type { Prepared } from '../prepare';
+import type { SizeOptions } from '../size-options';
+import { type Way, waysOf } from '../ways';
+import { score } from './judge';
+import type { Judged, Search, Work } from './search';
+
+/** The ways of a form that answer a purpose, each as a search; none when its kind of room does not answer. */
+export function* searchesFor(
+  fitting: Fitting,
+  formId: string,
+  prepared: Prepared,
+  options: SizeOptions,
+): Work<readonly Search[]> {
+  const form = Object.hasOwn(FORMS, formId) ? FORMS[formId] : null;
+  if (!form) throw new RangeError(`No form is called “${formId}”.`);
+  const searches: Search[] = [];
+  for (const way of waysOf(formId)) {
+    if (makesNoDifference(searches, way)) continue;
+    const [structure] = yield* fitting.knowing(way);
+    const answering = structure ? prepared.demands(structure.kind) : null;
+    if (!answering) return searches;
+    if (structure.kind === 'pouch') yield* fitting.learningPouch(structure);
+    const like = searches.find((one) => one.way.lengths.length === way.lengths.length && !one.like) ?? null;
+    const judged = new Map<Structure, Judged>();
+    searches.push({ fitting, way, form, prepared, options, answering, judged, like });
+  }
+  return searches;
+}
+
+/** Sides of sheets at which ways are compared, in mm. */
+const COMPARED_MM = [150, 300, 600];
+
+/** Whether the usual, the least and the largest value of a number do all the same for the purpose: others then do too. */
+function makesNoDifference(searches: readonly Search[], { lengths, choices }: Way): boolean {
+  if (lengths.length || !Object.values(choices).some((value) => typeof value === 'number')) return false;
+  const [usual, ...extremes] = searches.filter(({ way }) => !way.lengths.length).slice(0, 3);
+  if (extremes.length < 2) return false;
+  const scoreOf = (search: Search, mm: number): number => {
+    const [structure] = search.fitting.structuresOf(search.way);
+    const exact: Search = { ...search, options: { ...search.options, confidence: null } };
+    const ratio = structure.folded.size.widthMm / structure.folded.size.heightMm;
+    const point = {
+      sheet: { widthMm: ratio * mm, heightMm: mm },
+      lengths: [],
+      thicknessMm: search.options.thicknessMm,
+    };
+    return structure.model ? score(exact, structure, point) : NaN;
+  };
+  return COMPARED_MM.every((mm) => {
+    const own = scoreOf(usual, mm);
+    return extremes.every((one) => Math.abs(scoreOf(one, mm) - own) < 1e-9);
+  });
+}
