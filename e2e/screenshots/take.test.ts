@@ -10,6 +10,7 @@ async function settled(page: Page, url: string): Promise<void> {
   await page.goto(url);
   await page.waitForLoadState('networkidle');
   await expect(page.getByRole('status').filter({ hasText: /Folding|Reading|Looking|Pressing/ })).toHaveCount(0);
+  await expect(page.locator('[aria-busy="true"]')).toHaveCount(0, { timeout: 60_000 });
   await page.evaluate(() => document.fonts.ready);
   await page.waitForTimeout(900);
 }
