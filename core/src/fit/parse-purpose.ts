@@ -10,10 +10,19 @@ export const USUAL_CARD_MM = 0.3;
 const POURED_FROM = 20;
 const MOST_PIECES = 2000;
 
-const NUMBER_WORDS: Readonly<Record<string, number>> = {
-  ...{ a: 1, an: 1, one: 1, two: 2, three: 3, four: 4, five: 5, six: 6 },
-  ...{ seven: 7, eight: 8, nine: 9, ten: 10, twelve: 12, twenty: 20 },
-};
+const ONES = new Map(
+  'one two three four five six seven eight nine ten eleven twelve thirteen fourteen fifteen sixteen seventeen eighteen nineteen'
+    .split(' ')
+    .map((word, k) => [word, k + 1] as const),
+);
+const TENS = new Map(
+  'twenty thirty forty fifty sixty seventy eighty ninety'.split(' ').map((word, k) => [word, 10 * (k + 2)] as const),
+);
+const DOZEN = 12;
+/** Longer lines are no purpose; reading them would only take time. */
+const MOST_CHARACTERS = 2000;
+/** Pieces this much thinner than they are wide are stacked rather than poured, however many there are. */
+const THIN_SHARE = 1 / 20;
 
 const AMOUNT = /^([\d.,]+)\s*(ml|millilitres?|milliliters?|cl|l|litres?|liters?)\b(?:\s+(?:of\s+)?\w+)*$/i;
 const WEIGHT =
@@ -21,14 +30,53 @@ const WEIGHT =
 const MARK = /(?:^|\s)(?:ø|⌀|dia(?:meter)?\.?)\s*/i;
 const SIZES_AT = /[ø⌀]|\bdia|[-+−]?\d/i;
 
-/** Reads `4`, `4x`, `four`, at the start of a part; what is left is name and sizes. */
+/** The number that a word says: `four`, `twenty-five`, `a`; null when it says none. */
+function numberOf(word: string): number | null {
+  const lower = word.toLowerCase();
+  if (lower === 'a' || lower === 'an') return 1;
+  const [tens, ones] = lower.split('-');
+  const ten = TENS.get(tens);
+  if (ten !== undefined) return ones === undefined ? ten : ten + (ONES.get(ones) ?? NaN);
+  return ones === undefined ? (ONES.get(lower) ?? null) : null;
+}
+
+/** A figure before one of these is part of a name or a size, not a count: a 9 V battery, a 4 mm key. */
+const NOT_COUNTED = /^(?:mm|cm|m|in|inch|inches|x|by|v|w|wh|ah|mah)\b/i;
+
+/** Reads `4`, `4x`, `four`, `half a dozen`, `3 dozen` at the start of a part; what is left is name and sizes. */
 function counted(part: string): { readonly count: number; readonly rest: string } {
+  const half = /^half\s+a\s+dozen\s+(.+)$/i.exec(part);
+  if (half) return { count: DOZEN / 2, rest: half[1] };
+  const read = countedOnce(part);
+  const dozens = /^dozen\s+(?:of\s+)?(.+)$/i.exec(read.rest);
+  return dozens ? { count: DOZEN * read.count, rest: dozens[1] } : read;
+}
+
+function countedOnce(part: string): { readonly count: number; readonly rest: string } {
   const figure = /^(\d+)\s*(?:×|x(?=\s+[a-z]))?\s+(?=[a-zø⌀])(.+)$/i.exec(part);
-  if (figure && !/^(?:mm|cm|m|in|inch|inches|x|by)\b/i.test(figure[2]))
-    return { count: Number(figure[1]), rest: figure[2] };
-  const word = /^([a-z]+)\s+(.+)$/i.exec(part);
-  const known = word && NUMBER_WORDS[word[1].toLowerCase()];
+  if (figure && !NOT_COUNTED.test(figure[2])) return { count: Number(figure[1]), rest: figure[2] };
+  const word = /^([a-z]+(?:-[a-z]+)?)\s+(.+)$/i.exec(part);
+  const known = word && numberOf(word[1]);
   return word && known ? { count: known, rest: word[2] } : { count: 1, rest: part };
+}
+
+/** Nothing but sizes: figures, fractions, signs between them, units. */
+const ONLY_SIZES =
+  /^(?:[\d\s.,/⁄½¼¾⅛⅜⅝⅞⅓⅔×*✕;ø⌀"″”'+−-]|x|(?:mm|cm|m|in|inch|inches|by|dia|diameter|millimet(?:re|er)s?|centimet(?:re|er)s?|met(?:re|er)s?)(?![a-z])\.?)+$/i;
+
+/** Where the sizes begin: a figure before them may belong to the name, as in `M3 screw` or `4 mm hex key`. -1 without figures. */
+function sizesAt(text: string): number {
+  for (const { index } of text.matchAll(/[ø⌀]|\bdia|[-+−]?\d/gi))
+    if (!/[a-z\d.,]$/i.test(text.slice(0, index)) && ONLY_SIZES.test(text.slice(index))) return index;
+  return text.search(SIZES_AT);
+}
+
+/** Whether a thing is thin enough to lie on others of its kind. */
+function isThin(thing: Thing): boolean {
+  if (thing.shape === 'flat') return true;
+  if (thing.shape !== 'block') return false;
+  const [thick, wide] = [thing.lengthMm, thing.widthMm, thing.heightMm].sort((p, q) => p - q);
+  return thick <= THIN_SHARE * wide;
 }
 
 /** Sizes with commas between pieces: a comma between digits may be a decimal comma, one before a space never is. */
@@ -61,7 +109,7 @@ function pieceOf(part: string, unit: LengthUnit): Piece {
   const { count, rest } = counted(part);
   if (!(count >= 1 && count <= MOST_PIECES))
     throw new ParseLengthError('count', `Up to ${MOST_PIECES} pieces can be counted here, not ${count}.`, part);
-  const at = rest.search(SIZES_AT);
+  const at = sizesAt(rest);
   // A count and a name without sizes, or a size in a unit that is not known: both are said.
   if (at < 0 && count > 1)
     throw new ParseLengthError(
@@ -96,6 +144,8 @@ function millilitres(figure: string, unit: string, text: string): number {
 export function parsePurpose(text: string, unit: LengthUnit = 'mm'): Purpose {
   const line = text.trim();
   if (!line) throw new ParseLengthError('empty', 'Write what it must hold, for example 60 x 45 x 22.', text);
+  if (line.length > MOST_CHARACTERS)
+    throw new ParseLengthError('count', `Up to ${MOST_CHARACTERS} characters are read here, not ${line.length}.`, text);
   const amount = AMOUNT.exec(line);
   if (amount) return { kind: 'liquid', ml: millilitres(amount[1], amount[2], text) };
   const weight = WEIGHT.exec(line);
@@ -118,6 +168,7 @@ export function parsePurpose(text: string, unit: LengthUnit = 'mm'): Purpose {
   }
   const loose = /\bloose\b/i.test(line);
   const pieces = partsOf(line.replace(/\bloose\b/gi, ' ').trim()).map((part) => pieceOf(part, unit));
-  if (pieces.length === 1 && (loose || pieces[0].count >= POURED_FROM)) return { kind: 'loose', piece: pieces[0] };
+  const poured = pieces[0].count >= POURED_FROM && !isThin(pieces[0].thing);
+  if (pieces.length === 1 && (loose || poured)) return { kind: 'loose', piece: pieces[0] };
   return { kind: 'hold', pieces };
 }

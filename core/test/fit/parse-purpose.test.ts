@@ -32,6 +32,35 @@ describe('what something is for, in one line', () => {
   ])('%s', (text, meant) => expect(parsePurpose(text)).toMatchObject(meant));
 
   it.each([
+    ['dozen eggs ø45 x 60', 12, 'eggs'],
+    ['half a dozen screws ø6 x 30', 6, 'screws'],
+    ['three dozen caps ø8 x 5', 36, 'caps'],
+    ['thirty nuts 8 x 8 x 4', 30, 'nuts'],
+    ['twenty-five nuts 8 x 8 x 4', 25, 'nuts'],
+    ['9 V battery 48.5 x 26.5 x 17.5', 1, '9 V battery'],
+    ['4 mm hex key 120 x 35 x 8', 1, '4 mm hex key'],
+    ['M3 screw ø3 x 12', 1, 'M3 screw'],
+    ['5 CR2032 cells ø20 x 3.2', 5, 'CR2032 cells'],
+    ['constructor 10 x 10 x 10', 1, 'constructor'],
+    ['toString 10 x 10 x 10', 1, 'toString'],
+  ])('counts and names: %s', (text, count, name) => {
+    const read = parsePurpose(text);
+    const piece = read.kind === 'hold' ? read.pieces[0] : read.kind === 'loose' ? read.piece : null;
+    expect(piece).toMatchObject({ count, name });
+  });
+
+  it('many thin things are stacked, many others are poured, and what is said to be loose is', () => {
+    expect(parsePurpose('50 business cards 85 x 55 x 0.3').kind).toBe('hold');
+    expect(parsePurpose('30 tickets 105 x 74').kind).toBe('hold');
+    expect(parsePurpose('50 blocks 20 x 20 x 10').kind).toBe('loose');
+    expect(parsePurpose('50 loose tickets 105 x 74').kind).toBe('loose');
+  });
+
+  it('takes no longer for a long line than it must, and says how much is read', () => {
+    expect(() => parsePurpose(`60 x 45${' '.repeat(40_000)}x 22`)).toThrow('2000 characters');
+  });
+
+  it.each([
     ['', 'Write what it must hold'],
     ['scissors', 'no sizes'],
     ['60', 'One size is not enough'],
