@@ -53,11 +53,21 @@ function turned([a, b, c]: Box, turning: Turning): Box[] {
   return all.filter((box, k) => all.findIndex((other) => other.every((side, i) => side === box[i])) === k);
 }
 
-/** Keeps those that no other beats in all three directions, the smallest by volume first. */
+/** Volumes that differ by less than this share are the same, whatever order they were multiplied in. */
+const SAME_VOLUME = 1e-9;
+
+/**
+ * Keeps those that no other beats in all three directions, the smallest by volume first; of those alike, the one with least
+ * surface: a stack before a carpet.
+ */
 function undominated(nodes: readonly Node[]): Node[] {
-  const volume = ({ box }: Node): number => box[0] * box[1] * box[2];
   const kept: Node[] = [];
-  for (const node of [...nodes].sort((p, q) => volume(p) - volume(q) || p.box[2] - q.box[2])) {
+  const measured = nodes.map((node) => {
+    const [a, b, c] = node.box;
+    return { node, volume: Math.round(Math.log(a * b * c) / SAME_VOLUME), surface: a * b + b * c + c * a };
+  });
+  measured.sort((p, q) => p.volume - q.volume || p.surface - q.surface || p.node.box[2] - q.node.box[2]);
+  for (const { node } of measured) {
     if (kept.some(({ box }) => box.every((side, k) => side <= node.box[k] + 1e-9))) continue;
     kept.push(node);
     if (kept.length === KEPT) break;

@@ -85,4 +85,14 @@ describe('an arrangement', () => {
     const dice: Piece = { name: 'die', count: 24, thing: { shape: 'block', lengthMm: 16, widthMm: 16, heightMm: 16 } };
     for (const { box } of arrangements([dice], 'any')) expect(box[0] * box[1] * box[2]).toBe(24 * 16 ** 3);
   });
+
+  it('lays many thin things on each other before it lays them side by side', () => {
+    const cards = {
+      name: 'cards',
+      count: 200,
+      thing: { shape: 'block' as const, lengthMm: 85, widthMm: 55, heightMm: 0.3 },
+    };
+    const stack = arrangements([cards], 'upright').find(({ box }) => box[0] <= 85 + 1e-9 && box[1] <= 55 + 1e-9);
+    expect(stack?.box[2]).toBeCloseTo(60, 9);
+  });
 });
