@@ -4,7 +4,7 @@ import { faceOutline, toleranceOf } from '../pattern/crease-pattern';
 import { type Split, splitFaces } from '../pattern/split-faces';
 import { FoldRefused } from './fold-refused';
 import { sideOfFace } from './layer-order';
-import { faceAt, type Pose, whiteUp } from './pose';
+import { faceAt, faceHolds, type Pose, whiteUp } from './pose';
 import { refine } from './refine';
 import { layersOn, stackDepth } from './stack-depth';
 import { apply, inverse } from './transform';
@@ -48,7 +48,7 @@ function movingFaces(pose: Pose, line: Line, layers: FoldLayers, between: (face:
     });
   if ('between' in layers) return onLeft.map((left, f) => left && between(f));
   const flap = layers.flap;
-  const seed = pattern.faces.findIndex((_, f) => onLeft[f] && faceHolds(pose, f, flap));
+  const seed = pattern.faces.findIndex((_, f) => onLeft[f] && faceHolds(pattern, f, flap, toleranceOf(pattern)));
   if (seed < 0) throw new FoldRefused('no-paper', 'The flap to fold does not reach over the fold line.');
   const moving = onLeft.map(() => false);
   const queue = [seed];
@@ -79,13 +79,6 @@ export function layersFrom(pose: Pose, face: number, over: number): Set<number> 
     for (let g = 0; g < pose.order.faces; g++)
       if (sideOfFace(pose.order, f, g) * Math.sign(whiteUp(pose, f)) === over) found.add(g);
   return found;
-}
-
-function faceHolds(pose: Pose, face: number, p: Point): boolean {
-  const outline = faceOutline(pose.pattern, face);
-  return outline.every(
-    (a, i) => sideOf(lineThrough(a, outline[(i + 1) % outline.length]), p) >= -toleranceOf(pose.pattern),
-  );
 }
 
 export function isOnLine(pose: Pose, edge: number, line: Line): boolean {
