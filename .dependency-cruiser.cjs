@@ -1,5 +1,5 @@
 /**
- * Arrows run one way. Inside core: measure ← paper ← pattern ← folding ← forms ← fit ← (shelf, record) ← drawing.
+ * Arrows run one way. Inside core: measure ← paper ← pattern ← folding ← assembly ← forms ← fit ← (shelf, record) ← drawing.
  * @type {import('dependency-cruiser').IConfiguration}
  */
 const core = [
@@ -7,6 +7,7 @@ const core = [
   'paper',
   'pattern',
   'folding',
+  'assembly',
   'forms',
   'fit',
   '(shelf|marks|trials|runs|record)',

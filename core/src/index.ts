@@ -2,6 +2,7 @@ export * from './measure';
 export * from './paper';
 export * from './pattern';
 export * from './folding';
+export * from './assembly';
 export * from './forms';
 export * from './drawing';
 export * from './fit';

@@ -1,5 +1,5 @@
 import { isFlat, type Pose, whereIs } from '../folding/pose';
-import { distance3, type Point3 } from '../folding/transform';
+import { distance3, type Point3 } from '../measure/vector3';
 import type { Cavity } from '../forms/form';
 import type { Arrangement, PlacedThing } from '../fit/arrange';
 import type { Point } from '../measure/point';

@@ -1,6 +1,6 @@
 import { crossSection, type Polygon3 } from '../folding/solid-measures';
 import { type Pose, whereIs } from '../folding/pose';
-import { distance3, type Point3 } from '../folding/transform';
+import { distance3, type Point3 } from '../measure/vector3';
 import type { Cavity } from '../forms/form';
 import type { Point } from '../measure/point';
 import { area } from '../pattern/convex';

@@ -1,5 +1,6 @@
 import type { Mark, Pose } from '../folding/pose';
-import { apply, compose, IDENTITY, type Point3 } from '../folding/transform';
+import type { Point3 } from '../measure/vector3';
+import { apply, compose, IDENTITY } from '../folding/transform';
 import type { Point } from '../measure/point';
 import { area, clipSegment, clipWhere, intersect, subtract } from '../pattern/convex';
 import { faceOutline } from '../pattern/crease-pattern';

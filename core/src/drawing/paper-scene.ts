@@ -1,5 +1,5 @@
 import { isFlat, type Pose } from '../folding/pose';
-import type { Point3 } from '../folding/transform';
+import type { Point3 } from '../measure/vector3';
 import type { Cavity, FormSizes, Opened } from '../forms/form';
 import type { Point } from '../measure/point';
 import { blockOn, flatContents, pageOutline, surfaceIn } from './contents';

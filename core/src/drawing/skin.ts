@@ -1,7 +1,8 @@
 import { sideOfFace } from '../folding/layer-order';
 import { OVERLAP_SHARE, outlineInFrameOf } from '../folding/overlaps';
 import type { Pose } from '../folding/pose';
-import { apply, IDENTITY, compose, type Point3, type Transform } from '../folding/transform';
+import type { Point3 } from '../measure/vector3';
+import { apply, IDENTITY, compose, type Transform } from '../folding/transform';
 import type { Point } from '../measure/point';
 import { subtract } from '../pattern/convex';
 import { faceOutline } from '../pattern/crease-pattern';

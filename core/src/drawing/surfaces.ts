@@ -1,10 +1,12 @@
 import { sideOfFace } from '../folding/layer-order';
 import type { Pose } from '../folding/pose';
-import { apply, compose, IDENTITY, type Point3, type Transform } from '../folding/transform';
+import type { Point3 } from '../measure/vector3';
+import { apply, compose, IDENTITY, type Transform } from '../folding/transform';
 import type { Point } from '../measure/point';
 import { area } from '../pattern/convex';
 import type { PatchSide } from './drawing';
-import { dot, project, type View } from './view';
+import { project, type View } from './view';
+import { dot } from '../measure/vector3';
 
 /** A flat convex piece of the scene as the viewer sees it. */
 export interface Surface {

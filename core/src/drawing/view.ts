@@ -1,5 +1,5 @@
 import type { Point } from '../measure/point';
-import type { Point3 } from '../folding/transform';
+import { dot, type Point3 } from '../measure/vector3';
 
 /** A parallel view: unit vectors of the picture's right and up, and towards the viewer. */
 export interface View {
@@ -29,10 +29,6 @@ export function fromDirection(turnDeg: number, riseDeg: number): View {
       z: toward.x * right.y - toward.y * right.x,
     },
   };
-}
-
-export function dot(a: Point3, b: Point3): number {
-  return a.x * b.x + a.y * b.y + a.z * b.z;
 }
 
 /** A point in picture coordinates, y down. */

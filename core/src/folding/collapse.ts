@@ -5,6 +5,7 @@ import { FoldRefused } from './fold-refused';
 import { type KnownLayers, knownFaces } from './known-layers';
 import { faceAt, type Pose } from './pose';
 import { refine } from './refine';
+import { heldBy } from './roots';
 import { settle } from './settle';
 import type { Point } from '../measure/point';
 
@@ -56,11 +57,10 @@ export function collapse(
       else eitherWay.delete(e);
     }
   }
-  const pinned = faceAt(pose.pattern, stays);
   return {
     split,
     pose: settle(
-      { ...pose, angles, pinned, frame: pose.placed[pinned] },
+      { ...pose, angles, ...heldBy(pose, faceAt(pose.pattern, stays)) },
       { from: pose, eitherWay, known: knownFaces(pose.pattern, known) },
     ),
   };

@@ -1,3 +1,4 @@
+import { joined } from '../pattern/plates';
 import {
   between,
   crossing,
@@ -19,8 +20,10 @@ import { sideOfFace } from './layer-order';
 import { creasesOf, flapFaces, onLayers } from './on-layers';
 import { faceAt, isFlat, type Pose, whereIs } from './pose';
 import type { Rework, Reworked } from './rework';
+import { heldBy, heldFlat } from './roots';
 import { settle } from './settle';
-import { apply, type Point3 } from './transform';
+import type { Point3 } from '../measure/vector3';
+import { apply } from './transform';
 
 const FAR = 4;
 
@@ -84,7 +87,7 @@ function platesAt(pose: Pose, ridge: Point): boolean[] {
   const beside = pattern.faces.flatMap((_, f) =>
     contains(faceOutline(pattern, f), ridge, 1e3 * toleranceOf(pattern)) ? [f] : [],
   );
-  return joined(pose, beside, (e) => pose.angles[e] === 0);
+  return joined(pattern, beside, (e) => pose.angles[e] === 0);
 }
 
 /** Whether some chosen face lies over the way from a corner to a point. */
@@ -163,7 +166,7 @@ export function petal(pose: Pose, { tip, hinge, sides, name }: Petal): Rework {
   const at: Point3 = whereIs(pose, tip);
   const [left, right] = sides.map((side) => crossing(side, hinge));
   if (!left || !right) throw new FoldRefused('ambiguous', 'The sides of a petal must meet its hinge.');
-  const own = joined(pose, [faceAt(pose.pattern, tip)], (e) => pose.angles[e] === 0);
+  const own = joined(pose.pattern, [faceAt(pose.pattern, tip)], (e) => pose.angles[e] === 0);
   const beyond = withOnLeft(hinge, at);
   const isOver = (e: number): boolean => {
     const { from, to, left: face } = pose.pattern.edges[e];
@@ -171,29 +174,13 @@ export function petal(pose: Pose, { tip, hinge, sides, name }: Petal): Rework {
   };
   const ridges = creasesOf(pose, own, (e) => Math.abs(pose.angles[e]) === 180 && isOver(e));
   const wings = joined(
-    pose,
+    pose.pattern,
     own.flatMap((is, f) => (is ? [f] : [])),
     (e) => pose.angles[e] === 0 || (isOver(e) && own[pose.pattern.edges[e].left] !== own[pose.pattern.edges[e].right]),
   );
   const folds = [left, right].flatMap((end) => onLayers(pose, wings, end, at, name));
   const creases = [...onLayers(pose, own, left, right, name), ...folds, ...ridges];
   return { creases, lands: [{ point: tip, at: reflect(hinge, at) }], stays: stayingPoint(pose, wings) };
-}
-
-/** The faces that hang together with some, over edges that count. */
-function joined(pose: Pose, from: readonly number[], counts: (edge: number) => boolean): boolean[] {
-  const { pattern } = pose;
-  const found = pattern.faces.map((_, f) => from.includes(f));
-  const queue = [...from];
-  for (const face of queue)
-    for (const e of pattern.faces[face].edges) {
-      const { left, right } = pattern.edges[e];
-      const other = left === face ? right : left;
-      if (other < 0 || found[other] || !counts(e)) continue;
-      found[other] = true;
-      queue.push(other);
-    }
-  return found;
 }
 
 export interface Sink {
@@ -241,8 +228,7 @@ export function sink(start: Pose, { line, flap, name }: Sink): Reworked {
   const eitherWay = new Set(
     pattern.edges.flatMap((edge, e) => (moving[edge.left] && moving[edge.right] && angles[e] ? [e] : [])),
   );
-  const pinned = moving[before.pinned] ? moving.indexOf(false) : before.pinned;
-  const pose = settle({ ...before, angles, pinned, frame: before.placed[pinned] }, { from: before, eitherWay });
+  const pose = settle({ ...before, angles, ...heldFlat(before, moving) }, { from: before, eitherWay });
   return { split, before, pose };
 }
 
@@ -263,6 +249,5 @@ export function turnInsideOut(pose: Pose, { creases, stays }: TurnInsideOut): Po
   if (![...turned].some((e) => pose.angles[e] !== 0))
     throw new FoldRefused('unknown-mark', 'No folded crease is there to snap through.');
   const angles = pose.angles.map((angle, e) => (turned.has(e) ? -angle || 0 : angle));
-  const pinned = faceAt(pattern, stays);
-  return settle({ ...pose, angles, pinned, frame: pose.placed[pinned] }, { from: pose });
+  return settle({ ...pose, angles, ...heldBy(pose, faceAt(pattern, stays)) }, { from: pose });
 }

@@ -1,3 +1,4 @@
+import { joined } from '../pattern/plates';
 import { type Line, lineThrough, type Point, sideOf } from '../measure/point';
 import { middle } from '../pattern/convex';
 import { faceOutline, toleranceOf } from '../pattern/crease-pattern';
@@ -50,18 +51,7 @@ function movingFaces(pose: Pose, line: Line, layers: FoldLayers, between: (face:
   const flap = layers.flap;
   const seed = pattern.faces.findIndex((_, f) => onLeft[f] && faceHolds(pattern, f, flap, toleranceOf(pattern)));
   if (seed < 0) throw new FoldRefused('no-paper', 'The flap to fold does not reach over the fold line.');
-  const moving = onLeft.map(() => false);
-  const queue = [seed];
-  moving[seed] = true;
-  for (const face of queue)
-    for (const edge of pattern.faces[face].edges) {
-      const { left, right } = pattern.edges[edge];
-      const other = left === face ? right : left;
-      if (other < 0 || moving[other] || !onLeft[other] || isOnLine(pose, edge, line)) continue;
-      moving[other] = true;
-      queue.push(other);
-    }
-  return moving;
+  return joined(pattern, [seed], (edge, _, other) => onLeft[other] && !isOnLine(pose, edge, line));
 }
 
 /** The layers strictly between those of two sheet points, whichever of them lies over the other. */

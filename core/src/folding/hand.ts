@@ -22,6 +22,7 @@ import { type Act, type AskedSpot, type RecordedMove, type Recording, StructureD
 import { refine } from './refine';
 import { foldReverse } from './reverse-fold';
 import { type Rework, rework } from './rework';
+import { heldBy } from './roots';
 import { settle } from './settle';
 import { foldSimply, type SimpleFold } from './simple-fold';
 import { type PaperMesh, paperMesh, type PaperMeshOptions } from './soft/paper-mesh';
@@ -90,24 +91,13 @@ export class Hand {
   private readonly follower: Follower | null;
   private readonly asking: Asking;
 
-  constructor(sheet: Sheet, { inexact, after, along }: HandOptions = {}) {
+  /** @param start the paper as the hand takes it up */
+  constructor(start: Pose, { inexact, after, along }: HandOptions = {}) {
     this.asking = new Asking(after, along);
     this.miss = inexact ? missing(inexact) : null;
     this.echo = after ? new Echo(after) : null;
-    const pattern = blankPattern(sheet);
-    const none = pattern.edges.map(() => 0);
-    this.start = {
-      pattern,
-      angles: none,
-      sense: none,
-      pinned: 0,
-      frame: IDENTITY,
-      placed: [IDENTITY],
-      residual: 0,
-      order: noOrder(1),
-      marks: [],
-    };
-    this.current = this.start;
+    this.start = start;
+    this.current = start;
     this.follower = along ? new Follower(along, this.start) : null;
   }
 
@@ -318,13 +308,13 @@ export class Hand {
   /** Opens or closes creases made before to an angle, each in its own sense. `stays` is a sheet point that keeps still. */
   open3d(angles: Readonly<Record<string, number>>, stays: Point): void {
     this.perform({ kind: 'angles', told: JSON.stringify(angles), stays }, () => {
-      const { pattern, sense, placed } = this.current;
+      const { pattern, sense } = this.current;
       const next = this.current.angles.map((angle, e) => {
         const wanted = angles[pattern.edges[e].name];
         return wanted === undefined ? angle : wanted * (sense[e] || 1);
       });
-      const pinned = faceAt(pattern, stays);
-      const pose = settle({ pattern, angles: next, sense, pinned, frame: placed[pinned] }, { from: this.current });
+      const held = heldBy(this.current, faceAt(pattern, stays));
+      const pose = settle({ pattern, angles: next, sense, ...held }, { from: this.current });
       return { split: null, pose };
     });
   }
@@ -464,11 +454,31 @@ function moved(pose: Pose, motion: Transform): Pose {
   return {
     ...pose,
     frame: compose(motion, pose.frame),
+    ...(pose.others && {
+      others: pose.others.map(({ face, frame }) => ({ face, frame: compose(motion, frame) })),
+    }),
     placed: pose.placed.map((m) => compose(motion, m)),
+  };
+}
+
+/** A sheet lying white side up, uncreased. */
+export function blankSheet(sheet: Sheet): Pose {
+  const pattern = blankPattern(sheet);
+  const none = pattern.edges.map(() => 0);
+  return {
+    ...{ pattern, angles: none, sense: none },
+    ...{ pinned: 0, frame: IDENTITY, placed: [IDENTITY], residual: 0 },
+    order: noOrder(1),
+    marks: [],
   };
 }
 
 /** A sheet lying white side up, ready to fold. */
 export function startSheet(sheet: Sheet, options: HandOptions = {}): Hand {
-  return new Hand(sheet, options);
+  return new Hand(blankSheet(sheet), options);
+}
+
+/** Takes up paper as it lies: one piece, or several put together. */
+export function takeUp(pose: Pose): Hand {
+  return new Hand({ ...pose, marks: pose.marks ?? [] });
 }

@@ -33,3 +33,4 @@ export * from './soft/paper-mesh';
 export * from './layers-at';
 export * from './bend-stacks';
 export * from './known-layers';
+export { rootsOf } from './roots';

@@ -5,7 +5,8 @@ import { crossingTable } from './crossing-table';
 import { type LayerOrder, sideOfFace } from './layer-order';
 import { findOverlaps, OVERLAP_SHARE, type Overlap, type PlaneSorting, sortIntoPlanes } from './overlaps';
 import { apart, boxOf } from './space-box';
-import { apply, inverse, type Point3, type Transform } from './transform';
+import { cross, dot, minus, type Point3, scaledBy, unitOf } from '../measure/vector3';
+import { apply, inverse, type Transform } from './transform';
 
 /** What a rule between layers protects: used to say what is in the way. */
 export type RuleKind = 'stack' | 'crossing';
@@ -44,14 +45,6 @@ interface Strand {
   readonly into: readonly [Point3, Point3];
 }
 
-const sub = (p: Point3, q: Point3): Point3 => ({ x: p.x - q.x, y: p.y - q.y, z: p.z - q.z });
-const dot = (p: Point3, q: Point3): number => p.x * q.x + p.y * q.y + p.z * q.z;
-const cross = (p: Point3, q: Point3): Point3 => ({
-  x: p.y * q.z - p.z * q.y,
-  y: p.z * q.x - p.x * q.z,
-  z: p.x * q.y - p.y * q.x,
-});
-const scale = (p: Point3, k: number): Point3 => ({ x: p.x * k, y: p.y * k, z: p.z * k });
 const rotate = (m: Transform, x: number, y: number): Point3 => ({
   x: m[0] * x + m[1] * y,
   y: m[3] * x + m[4] * y,
@@ -194,14 +187,14 @@ function creaseStrands(pattern: CreasePattern, placed: readonly Transform[]): St
 
 /** Whether two strands run along a common stretch of line. */
 function shareLine(s: Strand, t: Strand, tolerance: number): boolean {
-  const along = sub(s.b, s.a);
+  const along = minus(s.b, s.a);
   const length = Math.sqrt(dot(along, along));
-  const d = scale(along, 1 / length);
+  const d = scaledBy(along, 1 / length);
   const positions: number[] = [];
   for (const end of [t.a, t.b]) {
-    const rel = sub(end, s.a);
+    const rel = minus(end, s.a);
     const at = dot(rel, d);
-    const off = sub(rel, scale(d, at));
+    const off = minus(rel, scaledBy(d, at));
     if (dot(off, off) > tolerance * tolerance) return false;
     positions.push(at);
   }
@@ -227,9 +220,9 @@ function strandInside(
   const b = apply(back, strand.b);
   const within = clipSegment(a, b, outline, -tolerance);
   if (!within || (within[1] - within[0]) * Math.hypot(b.x - a.x, b.y - a.y) <= tolerance) return null;
-  const along = sub(strand.b, strand.a);
-  const into = cross(normalOf(placed[face]), scale(along, 1 / Math.sqrt(dot(along, along))));
-  return { a: strand.a, b: strand.b, faces: [face, face], into: [into, scale(into, -1)] };
+  const along = minus(strand.b, strand.a);
+  const into = cross(normalOf(placed[face]), unitOf(along));
+  return { a: strand.a, b: strand.b, faces: [face, face], into: [into, scaledBy(into, -1)] };
 }
 
 const SAME_DIRECTION = 1e-6;
@@ -257,8 +250,8 @@ function crossingRule(
 ): void {
   const faces = [...s.faces, ...t.faces];
   const into = [...s.into, ...t.into];
-  const along = sub(s.b, s.a);
-  const d = scale(along, 1 / Math.sqrt(dot(along, along)));
+  const along = minus(s.b, s.a);
+  const d = unitOf(along);
   const start = into[0];
   const turn = cross(d, start);
   const angle = into.map((u) => {

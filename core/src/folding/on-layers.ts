@@ -1,3 +1,4 @@
+import { joined } from '../pattern/plates';
 import { distance, type Line, type Point, sideOf } from '../measure/point';
 import { clipSegment } from '../pattern/convex';
 import { faceOutline, isBorder, toleranceOf } from '../pattern/crease-pattern';
@@ -18,17 +19,9 @@ export function flapFaces(pose: Pose, line: Line, flap: Point): boolean[] {
   const seed = faceAt(pattern, flap);
   if (!pattern.faces[seed].vertices.some((v) => beyond(seed, v)))
     throw new FoldRefused('no-paper', 'The flap to fold does not reach over the fold line.');
-  const found = pattern.faces.map((_, f) => f === seed);
-  const queue = [seed];
-  for (const face of queue)
-    for (const e of pattern.faces[face].edges) {
-      const { left, right, from, to } = pattern.edges[e];
-      const other = left === face ? right : left;
-      if (other < 0 || found[other] || !(beyond(face, from) || beyond(face, to))) continue;
-      found[other] = true;
-      queue.push(other);
-    }
-  return found;
+  return joined(pattern, [seed], (e, face) =>
+    [pattern.edges[e].from, pattern.edges[e].to].some((v) => beyond(face, v)),
+  );
 }
 
 /** A piece of table line drawn on each chosen face that it passes over, in sheet coordinates. */

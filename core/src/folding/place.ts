@@ -1,4 +1,5 @@
 import type { CreasePattern } from '../pattern/crease-pattern';
+import type { Root } from './roots';
 import { aboutSheetLine, compose, type Transform } from './transform';
 
 /** The faces of a pattern in space, and how well the walk round every loop closes. */
@@ -17,22 +18,28 @@ export const CLOSURE = 1e-9;
 /**
  * Places every face by walking the face graph from a pinned one.
  * @param anglesDeg fold angle of each edge, + valley seen from the white side, 0 open, ±180 flat; borders ignored
+ * @param others a face of each further sheet, and where it lies
  */
 export function place(
   pattern: CreasePattern,
   anglesDeg: readonly number[],
   pinned: number,
   frame: Transform,
+  others: readonly Root[] = [],
 ): Placement {
   const faces = new Array<Transform | undefined>(pattern.faces.length);
+  const queue = [pinned];
   faces[pinned] = frame;
+  for (const root of others) {
+    queue.push(root.face);
+    faces[root.face] = root.frame;
+  }
   const across = (edge: number, face: number, at: Transform): Transform => {
     const { from, to, left } = pattern.edges[edge];
     const [a, b] = left === face ? [from, to] : [to, from];
     // The neighbour lies right of a→b; lifting it towards the white side turns it left-handed about a→b.
     return compose(at, aboutSheetLine(pattern.vertices[a], pattern.vertices[b], -anglesDeg[edge]));
   };
-  const queue = [pinned];
   const loops: number[] = [];
   for (let next = 0; next < queue.length; next++) {
     const face = queue[next];

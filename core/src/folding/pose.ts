@@ -2,7 +2,9 @@ import { between, distance, type Line, lineThrough, type Point } from '../measur
 import { type CreasePattern, toleranceOf } from '../pattern/crease-pattern';
 import { FoldRefused } from './fold-refused';
 import { type LayerOrder } from './layer-order';
-import { apply, type Point3, type Transform } from './transform';
+import type { Root } from './roots';
+import type { Point3 } from '../measure/vector3';
+import { apply, type Transform } from './transform';
 
 /** How the paper lies at one moment. */
 export interface Pose {
@@ -14,6 +16,8 @@ export interface Pose {
   /** The face that stays where `frame` puts it. */
   readonly pinned: number;
   readonly frame: Transform;
+  /** Of several sheets that lie together: a face of each other one, and where it lies. */
+  readonly others?: readonly Root[];
   /** Motion of each face from sheet to table. */
   readonly placed: readonly Transform[];
   /** Closure residual of the placement, see `place`. */

@@ -2,6 +2,14 @@ import type { Split } from '../pattern/split-faces';
 import { noOrder } from './layer-order';
 import { findOverlaps } from './overlaps';
 import type { Pose } from './pose';
+import type { Root } from './roots';
+import type { Transform } from './transform';
+
+/** A part of a face that held its sheet; of one that was cut away, the first that is left. */
+function rootIn(old: number, faceFrom: readonly number[], placed: readonly Transform[]): Root {
+  const face = Math.max(0, faceFrom.indexOf(old));
+  return { face, frame: placed[face] };
+}
 
 /** The same lie of the paper on a finer pattern: nothing has moved, some faces are creased. */
 export function refine(pose: Pose, split: Split): Pose {
@@ -29,6 +37,7 @@ export function refine(pose: Pose, split: Split): Pose {
     sense: edgeFrom.map((old) => (old < 0 ? 0 : pose.sense[old])),
     pinned,
     frame: placed[pinned],
+    ...(pose.others && { others: pose.others.map(({ face }) => rootIn(face, faceFrom, placed)) }),
     placed,
     residual: pose.residual,
     order,

@@ -4,6 +4,7 @@ import { creaseFlap, isOnLine } from './crease-flap';
 import { FoldRefused } from './fold-refused';
 import { sideOfFace } from './layer-order';
 import { isFlat, type Pose } from './pose';
+import { heldFlat } from './roots';
 import { settle } from './settle';
 import type { Folded } from './simple-fold';
 
@@ -49,7 +50,6 @@ export function foldReverse(start: Pose, { line, flap, way, name }: ReverseFold)
     const [towardsOther] = sides;
     angles[edge] = 180 * towardsOther * (way === 'inside' ? 1 : -1);
   }
-  const pinned = moving[before.pinned] ? moving.indexOf(false) : before.pinned;
-  const pose = settle({ ...before, angles, pinned, frame: before.placed[pinned] }, { from: before });
+  const pose = settle({ ...before, angles, ...heldFlat(before, moving) }, { from: before });
   return { pose, split, before };
 }

@@ -1,5 +1,5 @@
+import { platesOf } from '../pattern/plates';
 import type { Point } from '../measure/point';
-import { isBorder } from '../pattern/crease-pattern';
 import { creaseStretches, type Stretch } from '../pattern/crease-stretches';
 import type { Split } from '../pattern/split-faces';
 import { edgesOn } from './collapse';
@@ -7,8 +7,10 @@ import { FoldRefused } from './fold-refused';
 import { type KnownLayers, knownFaces } from './known-layers';
 import { faceAt, isFlat, type Pose } from './pose';
 import { refine } from './refine';
+import { heldBy } from './roots';
 import { settle, type SettleOptions } from './settle';
-import { apply, compose, IDENTITY, type Point3, type Transform } from './transform';
+import type { Point3 } from '../measure/vector3';
+import { apply, compose, IDENTITY, type Transform } from './transform';
 
 /**
  * A flat piece folded into another flat piece, told by what works and where it goes: these creases may open or close, these
@@ -48,7 +50,7 @@ export function rework(start: Pose, { creases, lands, opens = [], stays, known =
   const working = new Set(creases.flatMap((stretch) => edgesOn(pattern, stretch)));
   const pinned = faceAt(pattern, stays);
   const opening = opens.flatMap((stretch) => edgesOn(pattern, stretch));
-  const plates = platesOf(before, working);
+  const plates = platesOf(pattern, (e) => !working.has(e));
   let refused: FoldRefused | null = null;
   for (const motions of arrangements(before, working, plates, pinned)) {
     const motionOf = (face: number): Transform => motions[plates[face]];
@@ -75,7 +77,7 @@ export function rework(start: Pose, { creases, lands, opens = [], stays, known =
       known: knownFaces(pattern, known),
     };
     try {
-      const pose = settle({ ...before, angles, pinned, frame: before.placed[pinned] }, options);
+      const pose = settle({ ...before, angles, ...heldBy(before, pinned) }, options);
       return { split, before, pose };
     } catch (error) {
       if (!(error instanceof FoldRefused)) throw error;
@@ -84,16 +86,6 @@ export function rework(start: Pose, { creases, lands, opens = [], stays, known =
   }
   if (refused) throw refused;
   throw new FoldRefused('does-not-close', 'With those creases alone the paper cannot come to lie there.');
-}
-
-/** The faces that move as one, because no working crease parts them: a plate's number for each face. */
-function platesOf(pose: Pose, working: ReadonlySet<number>): number[] {
-  const plate = pose.pattern.faces.map((_, f) => f);
-  const root = (f: number): number => (plate[f] === f ? f : (plate[f] = root(plate[f])));
-  pose.pattern.edges.forEach((edge, e) => {
-    if (!isBorder(edge) && !working.has(e)) plate[root(edge.left)] = root(edge.right);
-  });
-  return plate.map((_, f) => root(f));
 }
 
 /** All ways to turn plates over along working creases so that the paper still hangs together; least change first. */

@@ -1,4 +1,5 @@
-import { type CreasePattern, isBorder } from '../pattern/crease-pattern';
+import { platesOf } from '../pattern/plates';
+import { type CreasePattern } from '../pattern/crease-pattern';
 import { FoldRefused } from './fold-refused';
 import { type LayerOrder, sideOfFace } from './layer-order';
 import { layerProblem, type LayerProblem, type Unbent } from './layer-problem';
@@ -6,7 +7,9 @@ import { piercingFaces } from './piercing';
 import { CLOSURE, place } from './place';
 import type { Pose } from './pose';
 import { givenByCreases, layerOrdersOf } from './solve-layers';
+import { type Held, rootsOf } from './roots';
 import type { Transform } from './transform';
+import { type Lying, sideThatLies } from './known-layers';
 
 function nameOfEdge(pattern: CreasePattern, edge: number): string {
   const { from, to, name } = pattern.edges[edge];
@@ -20,10 +23,9 @@ function nameOfEdge(pattern: CreasePattern, edge: number): string {
 export function placeOrRefuse(
   pattern: CreasePattern,
   angles: readonly number[],
-  pinned: number,
-  frame: Transform,
+  held: Held,
 ): { readonly faces: readonly Transform[]; readonly residual: number } {
-  const placement = place(pattern, angles, pinned, frame);
+  const placement = place(pattern, angles, held.pinned, held.frame, held.others);
   if (placement.residual > CLOSURE)
     throw new FoldRefused(
       'does-not-close',
@@ -46,25 +48,18 @@ function orderOrRefuse(
   return first.value;
 }
 
-/** Faces that hang together by creases that keep their angles, by the number of their piece. */
-function rigidPieces({ faces, edges }: CreasePattern, keepsAngle: (edge: number) => boolean): number[] {
-  const neighbours: number[][] = faces.map(() => []);
-  edges.forEach((edge, e) => {
-    if (isBorder(edge) || !keepsAngle(e)) return;
-    neighbours[edge.left].push(edge.right);
-    neighbours[edge.right].push(edge.left);
-  });
-  const piece = faces.map(() => -1);
-  faces.forEach((_, face) => {
-    if (piece[face] >= 0) return;
-    const reached = [face];
-    for (let next = reached.pop(); next !== undefined; next = reached.pop()) {
-      if (piece[next] >= 0) continue;
-      piece[next] = face;
-      reached.push(...neighbours[next]);
-    }
-  });
-  return piece;
+/** What hangs together since an earlier pose on the same pattern. */
+function unbentSince(from: Pose, angles: readonly number[], held: Held, eitherWay?: ReadonlySet<number>): Unbent {
+  const plates = platesOf(from.pattern, (e) => !eitherWay?.has(e) && angles[e] === from.angles[e]);
+  return { pieces: stillTogether(plates, held, from), order: from.order };
+}
+
+/** Plates of different sheets that all stay where they were are one piece too: nothing between them has changed. */
+function stillTogether(plates: readonly number[], held: Held, { placed }: Pose): readonly number[] {
+  if (!held.others?.length) return plates;
+  const still = new Set(rootsOf(held).flatMap(({ face, frame }) => (frame === placed[face] ? [plates[face]] : [])));
+  const [first] = still;
+  return plates.map((plate) => (still.has(plate) ? first : plate));
 }
 
 /** Signs of the pairs that lay on each other before and hang together unbent: they cannot have changed places. */
@@ -77,13 +72,11 @@ function keptPairs({ pairs }: LayerProblem, { pieces, order }: Unbent): Map<numb
   return kept;
 }
 
-/** A pattern with fold angles, and where one of its faces lies. */
-export interface Unsettled {
+/** A pattern with fold angles, and where one face of each of its sheets lies. */
+export interface Unsettled extends Held {
   readonly pattern: CreasePattern;
   readonly angles: readonly number[];
   readonly sense: readonly number[];
-  readonly pinned: number;
-  readonly frame: Transform;
 }
 
 /** What the layers are told beyond the signs of the folds. */
@@ -92,10 +85,12 @@ export interface SettleOptions {
   readonly prefer?: LayerOrder;
   /** Where the paper lay before, on the same pattern: what hangs together unbent keeps its order. */
   readonly from?: Pose;
+  /** What hangs together and in which order it lies, where that is known otherwise than from an earlier pose. */
+  readonly unbent?: Unbent;
   /** Edges folded flat of which it is open whether they are valleys or mountains: their angle's sign is ignored. */
   readonly eitherWay?: ReadonlySet<number>;
-  /** Faces of which the second lies over or under the first, as the viewer sees them then. */
-  readonly known?: readonly { readonly face: number; readonly other: number; readonly lies: 'over' | 'under' }[];
+  /** Faces of which the second lies so to the first afterwards. */
+  readonly known?: readonly { readonly face: number; readonly other: number; readonly lies: Lying }[];
 }
 
 /**
@@ -103,22 +98,24 @@ export interface SettleOptions {
  * @throws FoldRefused saying which of these fails, and where
  */
 export function settle(
-  { pattern, angles, sense, pinned, frame }: Unsettled,
-  { prefer, from, eitherWay, known = [] }: SettleOptions = {},
+  { pattern, angles, sense, pinned, frame, others }: Unsettled,
+  {
+    prefer,
+    from,
+    eitherWay,
+    known = [],
+    unbent = from && unbentSince(from, angles, { pinned, frame, others }, eitherWay),
+  }: SettleOptions = {},
 ): Pose {
-  const { faces: placed, residual } = placeOrRefuse(pattern, angles, pinned, frame);
+  const { faces: placed, residual } = placeOrRefuse(pattern, angles, { pinned, frame, others });
   const through = piercingFaces(pattern, placed);
   if (through) throw new FoldRefused('crosses', 'One part of the paper would go through another.', through);
-  const unbent = from && {
-    pieces: rigidPieces(pattern, (e) => !eitherWay?.has(e) && angles[e] === from.angles[e]),
-    order: from.order,
-  };
   const problem = layerProblem(pattern, placed, { unbent });
   const byCreases = givenByCreases(problem, eitherWay ? angles.map((a, e) => (eitherWay.has(e) ? 0 : a)) : angles);
   const given = new Map([...(unbent ? keptPairs(problem, unbent) : []), ...byCreases]);
   const n = pattern.faces.length;
   for (const { face, other, lies } of known) {
-    const side = Math.sign(placed[face][8]) * (lies === 'over' ? 1 : -1);
+    const side = sideThatLies(lies, placed[face]);
     const pair = problem.pairOf.get(Math.min(face, other) * n + Math.max(face, other));
     if (pair === undefined)
       throw new FoldRefused('ambiguous', 'One layer is said to lie over another that it does not reach.', [
@@ -139,6 +136,7 @@ export function settle(
     sense: signed.map((a, e) => Math.sign(a) || sense[e]),
     pinned,
     frame,
+    ...(others && { others }),
     placed,
     residual,
     order,

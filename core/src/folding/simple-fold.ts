@@ -8,6 +8,7 @@ import { noOrder, sideOfFace } from './layer-order';
 import { layerProblem } from './layer-problem';
 import { faceAt, isFlat, type Pose, whiteUp } from './pose';
 import { type KnownLayers, knownFaces } from './known-layers';
+import { heldFlat } from './roots';
 import { placeOrRefuse, settle } from './settle';
 import { brokenRule } from './solve-layers';
 import { apply } from './transform';
@@ -61,9 +62,8 @@ export function foldSimply(start: Pose, fold: SimpleFold): Folded {
     return changed;
   });
 
-  const pinned = moving[before.pinned] ? moving.indexOf(false) : before.pinned;
-  const frame = before.placed[pinned];
-  const { faces: placed, residual } = placeOrRefuse(pattern, angles, pinned, frame);
+  const held = heldFlat(before, moving);
+  const { faces: placed, residual } = placeOrRefuse(pattern, angles, held);
   const order = noOrder(pattern.faces.length);
   const problem = layerProblem(pattern, placed, {
     kinds: 'crossing',
@@ -82,14 +82,14 @@ export function foldSimply(start: Pose, fold: SimpleFold): Folded {
     }
   if (fold.among) {
     const known = knownFaces(pattern, fold.among);
-    return { pose: settle({ ...before, angles, pinned, frame }, { prefer: order, known }), split, before };
+    return { pose: settle({ ...before, angles, ...held }, { prefer: order, known }), split, before };
   }
   // Stacks are in order by the rule: moved layers kept theirs as a block, all of it lands between the same two sets of
   // layers, and nothing outside the cover lies over the cover.
   const broken = brokenRule(problem, order);
   if (broken) throw new FoldRefused('crosses', 'Layers would pass through each other.', broken.faces);
   const sense = angles.map((angle, e) => Math.sign(angle) || before.sense[e]);
-  return { pose: { pattern, angles, sense, pinned, frame, placed, residual, order }, split, before };
+  return { pose: { pattern, angles, sense, ...held, placed, residual, order }, split, before };
 }
 
 /** The layers that moved paper slips under: those of a pocket, or those that lie over the layers chosen. */

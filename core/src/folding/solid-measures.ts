@@ -1,20 +1,7 @@
-import type { Point3 } from './transform';
+import { cross, dot, minus, onWay, type Point3 } from '../measure/vector3';
 
 /** A flat convex polygon in space. */
 export type Polygon3 = readonly Point3[];
-
-const sub = (a: Point3, b: Point3): Point3 => ({ x: a.x - b.x, y: a.y - b.y, z: a.z - b.z });
-const dot = (a: Point3, b: Point3): number => a.x * b.x + a.y * b.y + a.z * b.z;
-const cross = (a: Point3, b: Point3): Point3 => ({
-  x: a.y * b.z - a.z * b.y,
-  y: a.z * b.x - a.x * b.z,
-  z: a.x * b.y - a.y * b.x,
-});
-const along = (a: Point3, b: Point3, t: number): Point3 => ({
-  x: a.x + t * (b.x - a.x),
-  y: a.y + t * (b.y - a.y),
-  z: a.z + t * (b.z - a.z),
-});
 
 /** Smallest and largest coordinates of polygons. */
 export function boundsOf(polygons: readonly Polygon3[]): { readonly low: Point3; readonly high: Point3 } {
@@ -52,7 +39,7 @@ export function crossSection(
       const q = polygon[(k + 1) % polygon.length];
       const [hp, hq] = [dot(normal, p) - offset, dot(normal, q) - offset];
       if (hp === 0 && hq !== 0) cuts.push(p);
-      else if (hp * hq < 0) cuts.push(along(p, q, hp / (hp - hq)));
+      else if (hp * hq < 0) cuts.push(onWay(p, q, hp / (hp - hq)));
     });
     return cuts.length === 2 ? [[cuts[0], cuts[1]] as const] : [];
   });
@@ -78,7 +65,7 @@ export function distanceBetween(a: Polygon3, b: Polygon3): number {
 function normalOf(polygon: Polygon3): Point3 {
   let n = { x: 0, y: 0, z: 0 };
   for (let k = 2; k < polygon.length; k++) {
-    const c = cross(sub(polygon[k - 1], polygon[0]), sub(polygon[k], polygon[0]));
+    const c = cross(minus(polygon[k - 1], polygon[0]), minus(polygon[k], polygon[0]));
     n = { x: n.x + c.x, y: n.y + c.y, z: n.z + c.z };
   }
   const length = Math.sqrt(dot(n, n));
@@ -86,7 +73,7 @@ function normalOf(polygon: Polygon3): Point3 {
 }
 
 function inside(p: Point3, polygon: Polygon3, n: Point3): boolean {
-  return polygon.every((a, k) => dot(n, cross(sub(polygon[(k + 1) % polygon.length], a), sub(p, a))) >= 0);
+  return polygon.every((a, k) => dot(n, cross(minus(polygon[(k + 1) % polygon.length], a), minus(p, a))) >= 0);
 }
 
 /** Whether an edge of one polygon goes through the other's inside. */
@@ -94,14 +81,14 @@ function pierces(edges: Polygon3, polygon: Polygon3): boolean {
   const n = normalOf(polygon);
   return edges.some((p, k) => {
     const q = edges[(k + 1) % edges.length];
-    const [hp, hq] = [dot(n, sub(p, polygon[0])), dot(n, sub(q, polygon[0]))];
-    return hp * hq < 0 && inside(along(p, q, hp / (hp - hq)), polygon, n);
+    const [hp, hq] = [dot(n, minus(p, polygon[0])), dot(n, minus(q, polygon[0]))];
+    return hp * hq < 0 && inside(onWay(p, q, hp / (hp - hq)), polygon, n);
   });
 }
 
 function pointToPolygon(p: Point3, polygon: Polygon3): number {
   const n = normalOf(polygon);
-  const height = dot(n, sub(p, polygon[0]));
+  const height = dot(n, minus(p, polygon[0]));
   const foot = { x: p.x - height * n.x, y: p.y - height * n.y, z: p.z - height * n.z };
   return inside(foot, polygon, n) ? Math.abs(height) : Infinity;
 }
@@ -110,7 +97,7 @@ const clamp = (t: number): number => Math.max(0, Math.min(1, t));
 
 /** Closest points of two segments, clamped one after the other. */
 function segmentToSegment(p1: Point3, q1: Point3, p2: Point3, q2: Point3): number {
-  const [d1, d2, r] = [sub(q1, p1), sub(q2, p2), sub(p1, p2)];
+  const [d1, d2, r] = [minus(q1, p1), minus(q2, p2), minus(p1, p2)];
   const [a, e, f, c, b] = [dot(d1, d1), dot(d2, d2), dot(d2, r), dot(d1, r), dot(d1, d2)];
   const denominator = a * e - b * b;
   let s = denominator > 1e-12 * a * e ? clamp((b * f - c * e) / denominator) : 0;
@@ -122,6 +109,6 @@ function segmentToSegment(p1: Point3, q1: Point3, p2: Point3, q2: Point3): numbe
     t = 1;
     s = clamp((b - c) / a);
   }
-  const gap = sub(along(p1, q1, s), along(p2, q2, t));
+  const gap = minus(onWay(p1, q1, s), onWay(p2, q2, t));
   return Math.sqrt(dot(gap, gap));
 }

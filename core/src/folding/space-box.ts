@@ -1,4 +1,4 @@
-import type { Point3 } from './transform';
+import type { Point3 } from '../measure/vector3';
 
 /** Least and largest x, y and z of some points. */
 export type SpaceBox = readonly [number, number, number, number, number, number];

@@ -1,18 +1,8 @@
 import type { Point } from '../measure/point';
-
-/** A point or vector in space, in mm; z points up from the table. */
-export interface Point3 {
-  readonly x: number;
-  readonly y: number;
-  readonly z: number;
-}
+import type { Point3 } from '../measure/vector3';
 
 /** A rigid motion: nine rotation entries row by row, then the translation in mm. */
 export type Transform = readonly number[];
-
-export function distance3(a: Point3, b: Point3): number {
-  return Math.hypot(a.x - b.x, a.y - b.y, a.z - b.z);
-}
 
 export const IDENTITY: Transform = [1, 0, 0, 0, 1, 0, 0, 0, 1, 0, 0, 0];
 

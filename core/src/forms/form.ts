@@ -2,7 +2,7 @@ import type * as z from 'zod';
 import type { Hand } from '../folding/hand';
 import type { Pose } from '../folding/pose';
 import type { RelaxProgress } from '../folding/soft/relax';
-import type { Point3 } from '../folding/transform';
+import type { Point3 } from '../measure/vector3';
 import type { ShownUnit } from '../measure/format-length';
 import type { Point } from '../measure/point';
 import type { Sheet } from '../paper/sheet';

@@ -1,4 +1,5 @@
 export * from './point';
+export * from './vector3';
 export * from './parse-length';
 export * from './parse-sizes';
 export * from './format-length';

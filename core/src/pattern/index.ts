@@ -8,5 +8,6 @@ export * from './create-pattern';
 export * from './local-laws';
 export * from './locate';
 export * from './outline';
+export * from './plates';
 export * from './remove-faces';
 export * from './vertex-star';

@@ -2,7 +2,8 @@ import { distance, type Point } from '../../measure/point';
 import { middle } from '../../pattern/convex';
 import { faceOutline, isBorder } from '../../pattern/crease-pattern';
 import type { Pose } from '../pose';
-import { apply, type Point3 } from '../transform';
+import type { Point3 } from '../../measure/vector3';
+import { apply } from '../transform';
 import type { FoldTarget } from './relax';
 import type { SoftMesh } from './soft-mesh';
 

@@ -1,5 +1,5 @@
 import { seededRandom } from '../../measure/seeded-random';
-import type { Point3 } from '../transform';
+import type { Point3 } from '../../measure/vector3';
 import { foldAngle } from './fold-angle';
 import { closeOrder, EnvelopeMatrix } from './envelope-matrix';
 import { type Minimum, minimising, type MinimiseProgress } from './minimise';

@@ -1,4 +1,4 @@
-import type { Point3 } from '../transform';
+import type { Point3 } from '../../measure/vector3';
 
 /**
  * Paper cut into triangles. `rest` says how far apart corners are when the paper lies flat (or in its stress-free shape),

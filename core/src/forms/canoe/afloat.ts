@@ -1,4 +1,4 @@
-import type { Point3 } from '../../folding/transform';
+import type { Point3 } from '../../measure/vector3';
 import type { Cavity } from '../form';
 import { displacedMm3, type Hull, waterPlane } from './hull';
 

@@ -1,5 +1,5 @@
 import { signedVolume } from '../../folding/solid-measures';
-import type { Point3 } from '../../folding/transform';
+import { cross, dot, minus, type Point3, unitOf } from '../../measure/vector3';
 
 /** A hull of flat panels, floor at z = 0: one quarter's corners, the others are mirror images in x and y. */
 export interface Hull {
@@ -29,16 +29,12 @@ export function panels({ chine, rim, tip }: Hull): Point3[][] {
 }
 
 /** The cross product of the sides of a triangle from its first corner. */
-function cross(a: Point3, b: Point3, c: Point3): Point3 {
-  const u = { x: b.x - a.x, y: b.y - a.y, z: b.z - a.z };
-  const v = { x: c.x - a.x, y: c.y - a.y, z: c.z - a.z };
-  return { x: u.y * v.z - u.z * v.y, y: u.z * v.x - u.x * v.z, z: u.x * v.y - u.y * v.x };
-}
+const normal = (a: Point3, b: Point3, c: Point3): Point3 => cross(minus(b, a), minus(c, a));
 
 /** Turned so that it faces away from the middle of the boat. */
 function oriented(panel: Point3[]): Point3[] {
   const [a, b, c] = panel;
-  const n = cross(a, b, c);
+  const n = normal(a, b, c);
   // The middle of the mouth lies inside of every panel's plane.
   const inside = { x: 0, y: 0, z: Math.max(a.z, b.z, c.z) };
   const away = n.x * (a.x - inside.x) + n.y * (a.y - inside.y) + n.z * (a.z - inside.z);
@@ -96,14 +92,9 @@ export function volumeBelow(hull: Hull, draughtMm: number): number {
 /** The fold angle at the edge from chine to tip, in degrees: how far the end of the wall turns up from the end of the floor. */
 export function endFoldDeg({ chine, rim, tip }: Hull): number {
   const across = { ...chine, y: -chine.y };
-  const normal = (a: Point3, b: Point3, c: Point3): Point3 => {
-    const n = cross(a, b, c);
-    const length = Math.hypot(n.x, n.y, n.z);
-    return { x: n.x / length, y: n.y / length, z: n.z / length };
-  };
   // Both seen with the tip's edge running the same way: unfolded, the two normals agree.
-  const floor = normal(chine, tip, across);
-  const wall = normal(chine, rim, tip);
-  const cosine = floor.x * wall.x + floor.y * wall.y + floor.z * wall.z;
+  const floor = unitOf(normal(chine, tip, across));
+  const wall = unitOf(normal(chine, rim, tip));
+  const cosine = dot(floor, wall);
   return (Math.acos(Math.max(-1, Math.min(1, cosine))) * 180) / Math.PI;
 }

@@ -1,7 +1,7 @@
 import { signedVolume } from '../../folding/solid-measures';
 import { type Pin, relaxing, type RelaxProgress, type SoftTargets } from '../../folding/soft/relax';
 import type { SoftMesh } from '../../folding/soft/soft-mesh';
-import type { Point3 } from '../../folding/transform';
+import type { Point3 } from '../../measure/vector3';
 
 /** A pouch of two sheets of one outline, joined at the sides and the bottom, in mm. */
 export interface PouchOutline {

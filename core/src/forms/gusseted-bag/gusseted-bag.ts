@@ -4,7 +4,7 @@ import type { Hand } from '../../folding/hand';
 import { flatExtent } from '../../folding/layers-at';
 import { whereIs } from '../../folding/pose';
 import { mostLayers } from '../../folding/stack-depth';
-import { distance3 } from '../../folding/transform';
+import { distance3 } from '../../measure/vector3';
 import type { ShownUnit } from '../../measure/format-length';
 import { point, type Point } from '../../measure/point';
 import type { Sheet } from '../../paper/sheet';

@@ -1,5 +1,6 @@
 import type { Pose } from '../../folding/pose';
-import { apply, type Point3, type Transform } from '../../folding/transform';
+import type { Point3 } from '../../measure/vector3';
+import { apply, type Transform } from '../../folding/transform';
 import type { BlockSize } from '../../measure/parse-sizes';
 
 /** Turns a folded lid upside down over a folded tray, middle on middle, its top `liftMm` over where it rests. */
