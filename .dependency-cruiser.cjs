@@ -1,5 +1,5 @@
 /**
- * Arrows run one way. Inside core: measure ← paper ← pattern ← folding ← assembly ← forms ← fit ← (shelf, record) ← drawing.
+ * Arrows run one way. Inside core: measure ← paper ← pattern ← folding ← assembly ← bodies ← purpose ← rooms ← forms ← fit ← (shelf, record) ← drawing.
  * @type {import('dependency-cruiser').IConfiguration}
  */
 const core = [
@@ -8,6 +8,9 @@ const core = [
   'pattern',
   'folding',
   'assembly',
+  'bodies',
+  'purpose',
+  'rooms',
   'forms',
   'fit',
   '(shelf|marks|trials|runs|record)',

@@ -14,16 +14,12 @@ import {
   countFoldings,
   creasePicture,
   firstFolding,
-  finishedCache,
   foldTargets,
   FORMS,
   make,
-  makeTray,
-  measureFinished,
   paperMesh,
   pieceScene,
   relax,
-  sizeTray,
   squareSheet,
   squareTray,
   startSheet,
@@ -34,20 +30,24 @@ import { openMap, pleats } from './patterns';
 
 const block = (k: number) => ({ lengthMm: 40 + k, widthMm: 30 + 0.7 * k, heightMm: 15 + 0.3 * k });
 
-/** Answers one purpose as the start page does: both ways, tray and lid, nothing remembered from before. */
-const answer = measure('answer one purpose: two ways, tray and lid each', 40, (k) => {
-  const cache = finishedCache();
-  for (const walls of ['folded', 'measured'] as const)
-    sizeTray({ block: block(k), ease: 'easy', ruler: 'mm', walls, thicknessMm: 0.1 }, cache);
+/** Sizes a tray and the lid that goes over it, nothing remembered from before. */
+const lidded = measure('size a tray with its lid, from nothing', 20, (k) => {
+  const { lengthMm, widthMm, heightMm } = block(k);
+  sizeFor(new Fitting(), squareTray.id, parsePurpose(`${lengthMm} x ${widthMm} x ${heightMm}`), {
+    ...{ ease: 'easy', turning: 'upright', fingerRoom: false, gsm: 80, ruler: 'mm', thicknessMm: 0.1 },
+    ...{ confidence: null, handMm: 0.3, wishes: { lid: 'eared', nested: 1 } },
+  });
 });
 
+const trayOf = (mm: number) =>
+  make(squareTray.id, { sheet: { widthMm: mm, heightMm: mm }, params: {}, paper: { thicknessMm: 0.1 } });
+
 const fold = measure('fold the tray: 16 steps, closed and layered', 60, (k) => {
-  makeTray({ sheetMm: 100 + k, params: { part: 'tray' }, thicknessMm: 0.1 });
+  trayOf(100 + k);
 });
 
 const pictures = measure('draw all steps of the tray', 30, (k) => {
-  for (const step of makeTray({ sheetMm: 100 + k, params: { part: 'tray' }, thicknessMm: 0.1 }).folding.steps)
-    stepPictures(step);
+  for (const step of trayOf(100 + k).folding.steps) stepPictures(step);
 });
 
 const counts = measure('count all 1,368 foldings of a 3 × 3 map', 8, () => {
@@ -73,14 +73,13 @@ const growth = (
 
 /** A maker's own accuracy on a tray: 2,000 replays by a hand that misses by a third of a millimetre, each measured. */
 const sheet = squareSheet(150);
-const params = { part: 'tray', wallMm: null } as const;
+const params = squareTray.params.parse({});
 const exact = startSheet(sheet);
 squareTray.fold(exact, sheet, params);
 const replays = measure('2,000 replays of the tray by an inexact hand, measured', 7, (run) => {
   for (let k = 0; k < 2000; k++) {
     const hand = startSheet(sheet, { inexact: { sigmaMm: 0.3, seed: 2000 * run + k }, after: exact.recording });
-    squareTray.fold(hand, sheet, params);
-    measureFinished(hand.pose, sheet, params, 0.1);
+    squareTray.sizes(squareTray.fold(hand, sheet, params), sheet, params, 0.1);
   }
 });
 
@@ -94,7 +93,7 @@ const soft = measure('bring a half-folded sheet to rest, about 300 triangles', 6
 });
 
 /** What a drag of the sheet's size asks for, form by form: fold, measure, crease pattern, piece to be turned. */
-const tried = Object.values(FORMS).map((form) =>
+const tried = FORMS.map((form) =>
   measure(`try ${form.id} at another sheet`, 12, (k) => {
     const heightMm = 150 + k;
     const widthMm = form.sheetShape === 'square' ? heightMm : 1.29 * heightMm;
@@ -105,7 +104,7 @@ const tried = Object.values(FORMS).map((form) =>
 );
 
 /** The same while a length is dragged, for the forms that have one: nothing is similar to what was folded before. */
-const dragged = Object.values(FORMS).flatMap((form) => {
+const dragged = FORMS.flatMap((form) => {
   const field = form.fields.find(({ input }) => input.kind === 'length');
   if (field?.input.kind !== 'length') return [];
   const sheet = { widthMm: form.sheetShape === 'square' ? 170 : 219, heightMm: 170 };
@@ -131,7 +130,7 @@ for (const _ of fitting.warming()) continue;
 /** Forms that take lengths from what they are for. */
 const wrapParams = { layout: 'diagonal', longMm: 110, shortMm: 90 };
 /** One recording followed to another size of sheet, its certificate asked after every move, and measured. */
-const following = Object.values(FORMS).map((form) => {
+const following = FORMS.map((form) => {
   const ratio = form.sheetShape === 'square' ? 1 : form.sheetShape.longPerShort[0] + 0.08;
   const params = form.fields.some(({ input }) => input.kind === 'length' && input.always) ? wrapParams : {};
   const at = (heightMm: number) => ({ widthMm: ratio * heightMm, heightMm });
@@ -189,7 +188,7 @@ const sureCube = measure(
 );
 
 printTable([
-  answer,
+  lidded,
   fold,
   pictures,
   counts,

@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import { job, jobDraft, progress } from './job';
 import { paper, paperDraft } from './paper';
-import { piece, pieceDraft } from './piece';
+import { logEntry, logEntryDraft } from './log-entry';
 import { settings, settingsDraft } from './settings';
 import { version } from './shared';
 import { thing, thingDraft } from './thing';
@@ -27,9 +27,9 @@ export const routes = {
   restoreJob: { method: 'POST', path: '/api/jobs/:id/restore', answer: job },
   /** Last write wins: the hand at the table is where it is. */
   setProgress: { method: 'PUT', path: '/api/jobs/:id/progress', body: progress, answer: job },
-  pieces: { method: 'GET', path: '/api/pieces', answer: z.array(piece) },
-  addPiece: { method: 'POST', path: '/api/pieces', body: pieceDraft, answer: piece },
-  /** Takes a piece out of the logbook and puts its sheets back on the shelf. */
+  pieces: { method: 'GET', path: '/api/pieces', answer: z.array(logEntry) },
+  addPiece: { method: 'POST', path: '/api/pieces', body: logEntryDraft, answer: logEntry },
+  /** Takes an entry out of the logbook and puts its sheets back on the shelf. */
   undoPiece: { method: 'DELETE', path: '/api/pieces/:id', answer: z.null() },
   settings: { method: 'GET', path: '/api/settings', answer: settings },
   changeSettings: { method: 'PUT', path: '/api/settings', body: settingsDraft.extend({ version }), answer: settings },

@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import { job } from './job';
 import { paper } from './paper';
-import { piece } from './piece';
+import { logEntry } from './log-entry';
 import { settingsDraft } from './settings';
 import { thing } from './thing';
 
@@ -11,7 +11,7 @@ export const workshop = z.object({
   papers: z.array(paper),
   things: z.array(thing),
   jobs: z.array(job.omit({ state: true })),
-  pieces: z.array(piece),
+  pieces: z.array(logEntry),
 });
 
 export type Workshop = z.infer<typeof workshop>;

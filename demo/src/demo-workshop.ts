@@ -1,14 +1,15 @@
-import type { Choice, InsideSize, Job, Paper, Piece, Purpose, Workshop } from '@odd-corner/contract';
 import {
-  caliperOf,
-  cutSquares,
-  type EaseId,
-  formatSizes,
-  sizeTray,
-  squareTray,
-  type TraySizing,
-  type WallWay,
-} from '@odd-corner/core';
+  type Choice,
+  choiceOf,
+  type InsideSize,
+  type Job,
+  type LogEntry,
+  predictInside,
+  type Purpose,
+  sizeTrayJob,
+  type Workshop,
+} from '@odd-corner/contract';
+import { caliperOf, cutSquares, type EaseId, Fitting, formatSizes } from '@odd-corner/core';
 import { demoId } from './demo-id';
 import { demoPapers } from './papers';
 import { demoBlock, demoThings } from './things';
@@ -19,7 +20,7 @@ interface Plan {
   readonly thing: number;
   readonly paper: number;
   readonly ease: EaseId;
-  readonly walls: WallWay;
+  readonly walls: Choice['walls'];
   readonly daysAgo: number;
   readonly progress: Job['progress'];
   /** Pieces folded so far: how far each came out from the prediction, in mm. */
@@ -127,20 +128,6 @@ const PLANS: readonly Plan[] = [
 const DAY_MS = 86_400_000;
 const toHalfMm = (mm: number): number => Math.round(mm * 2) / 2;
 
-function choiceOf(sizing: TraySizing, paper: Paper): Choice {
-  const { request, tray, lid } = sizing;
-  const part = ({ sheetMm, params }: TraySizing['tray']): Choice['tray'] => ({ sheetMm, wallMm: params.wallMm });
-  return {
-    formId: squareTray.id,
-    walls: request.walls,
-    ruler: request.ruler,
-    thicknessMm: request.thicknessMm,
-    tray: part(tray),
-    lid: part(lid),
-    paperId: paper.id,
-  };
-}
-
 /**
  * The demo workshop: the monthly repair café “Saturday Mend” in the harbour town of Port Ellery. Sheets and predicted
  * sizes are worked out by folding when it is loaded.
@@ -151,12 +138,15 @@ export function demoWorkshop(now: Date): Workshop {
   const ago = (days: number, minutes = 0): string =>
     new Date(now.getTime() - days * DAY_MS - minutes * 60_000).toISOString();
   const jobs: Workshop['jobs'] = [];
-  const pieces: Piece[] = [];
+  const pieces: LogEntry[] = [];
+  const fitting = new Fitting();
   PLANS.forEach((plan, k) => {
     const block = demoBlock(plan.thing);
     const paper = papers[plan.paper - 1];
-    const sizing = sizeTray({ block, ease: plan.ease, ruler: 'mm', walls: plan.walls, thicknessMm: caliperOf(paper) });
-    const choice = choiceOf(sizing, paper);
+    const { ease, walls } = plan;
+    const sized = sizeTrayJob(fitting, { block, ease, ruler: 'mm', walls, thicknessMm: caliperOf(paper) });
+    if (!sized) throw new RangeError(`No sheet is large enough for “${plan.title}”.`);
+    const choice = choiceOf(sized, paper.id);
     const purpose: Purpose = {
       text: formatSizes([block.lengthMm, block.widthMm, block.heightMm], 'mm'),
       block,
@@ -174,7 +164,7 @@ export function demoWorkshop(now: Date): Workshop {
       version: 1,
     });
     for (const { off, minutes, note, daysAgo } of plan.folded) {
-      const { cavity } = sizing.tray.sizes;
+      const cavity = predictInside(choice);
       pieces.push({
         id: demoId('piece', pieces.length + 1),
         jobId: id,

@@ -1,4 +1,4 @@
-import { type Job, job, type Paper, paper, piece, type Problem, problem } from '@odd-corner/contract';
+import { type Job, job, type Paper, paper, logEntry, type Problem, problem } from '@odd-corner/contract';
 import { parsePurpose } from '@odd-corner/core';
 import { randomUUID } from 'node:crypto';
 import { bench, type Bench, KRAFT, watchJob } from './workshop';
@@ -112,7 +112,7 @@ describe('a job from plan to logbook', () => {
   it('recording takes sheets off the shelf, once however often it is sent, and undo puts them back', async () => {
     const { b, begun } = await start();
     const draft = record(begun.id, { sheetsUsed: 2 });
-    const written = piece.parse(await post(b, '/api/pieces', draft));
+    const written = logEntry.parse(await post(b, '/api/pieces', draft));
     await post(b, '/api/pieces', draft);
     expect(await countOf(b)).toBe(1);
     expect((await b.send('GET', '/api/pieces')).body).toHaveLength(1);
@@ -134,7 +134,7 @@ describe('a job from plan to logbook', () => {
   it('keeps its piece when its paper was removed', async () => {
     const { b, sheet, begun } = await start();
     await b.send('DELETE', `/api/papers/${sheet.id}`);
-    expect(piece.parse(await post(b, '/api/pieces', record(begun.id)))).toMatchObject({ paperName: null });
+    expect(logEntry.parse(await post(b, '/api/pieces', record(begun.id)))).toMatchObject({ paperName: null });
   });
 
   it('refuses a paper that does not exist and a stale change', async () => {

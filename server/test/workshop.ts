@@ -1,9 +1,11 @@
-import type { JobDraft, PaperDraft } from '@odd-corner/contract';
-import { sizeTray } from '@odd-corner/core';
+import { choiceOf, type JobDraft, type PaperDraft, sizeTrayJob } from '@odd-corner/contract';
+import { Fitting } from '@odd-corner/core';
 import { join } from 'node:path';
 import { openDatabase } from '../src/db/open-database';
 import { openWorkshop, type Workshop } from '../src/db/workshop';
 import { serverApp } from '../src/http/server-app';
+
+const fitting = new Fitting();
 
 export const MIGRATIONS = join(__dirname, '../migrations');
 
@@ -58,18 +60,11 @@ export const KRAFT: PaperDraft = {
 
 export function watchJob(paperId: string | null): JobDraft {
   const block = { lengthMm: 60, widthMm: 45, heightMm: 22 };
-  const sizing = sizeTray({ block, ease: 'easy', ruler: 'mm', walls: 'folded', thicknessMm: 0.12 });
+  const sized = sizeTrayJob(fitting, { block, ease: 'easy', ruler: 'mm', walls: 'folded', thicknessMm: 0.12 });
+  if (!sized) throw new Error('There is a sheet.');
   return {
     title: 'Watch parts',
     purpose: { text: '60 x 45 x 22', block, ease: 'easy' },
-    choice: {
-      formId: 'square-tray-and-eared-lid',
-      walls: 'folded',
-      ruler: 'mm',
-      thicknessMm: 0.12,
-      tray: { sheetMm: sizing.tray.sheetMm, wallMm: null },
-      lid: { sheetMm: sizing.lid.sheetMm, wallMm: null },
-      paperId,
-    },
+    choice: choiceOf(sized, paperId),
   };
 }

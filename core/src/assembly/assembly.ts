@@ -52,7 +52,11 @@ export interface Assembly {
 }
 
 /** One body as it was folded: what a piece by itself is put together to. */
-export function alone(ref: BodyRef, closed: Pose, more: Partial<Record<StateName, Pose | SoftShape>> = {}): Assembly {
+export function byItself(
+  ref: BodyRef,
+  closed: Pose,
+  more: Partial<Record<StateName, Pose | SoftShape>> = {},
+): Assembly {
   const state = (shape: Pose | SoftShape): readonly Body[] => [{ ref, shape, motion: IDENTITY }];
   return {
     states: {

@@ -1,9 +1,10 @@
 import { isFlat, type Pose, whereIs } from '../folding/pose';
 import { distance3, type Point3 } from '../measure/vector3';
-import type { Cavity } from '../forms/form';
-import type { Arrangement, PlacedThing } from '../fit/arrange';
+import type { Arrangement, PlacedThing } from '../bodies/arrange';
+import type { Room } from '../purpose/demand';
+import { roomKindById } from '../rooms/all-rooms';
+import { prism } from '../rooms/prism';
 import type { Point } from '../measure/point';
-import { prism } from './contents';
 import { draw } from './draw';
 import type { Drawing } from './drawing';
 import { pieceDrawing, SCENE_VIEW } from './paper-scene';
@@ -47,42 +48,26 @@ function onFloor(floor: Floor, { box }: Arrangement, { at, size }: PlacedThing):
   return prism(ring(0), ring(1));
 }
 
-/** Outlines of what lies in a pocket, the thinnest side of the whole upwards, from the middle of the pocket's bottom. */
-function inPocket(
-  cavity: Extract<Cavity, { kind: 'pocket' }>,
-  { box, placements }: Arrangement,
-): (readonly Point3[])[] {
-  const [, low, wide] = [0, 1, 2].sort((p, q) => box[p] - box[q]);
-  const [across, up] = box[wide] <= cavity.widthMm && box[low] <= cavity.heightMm ? [wide, low] : [low, wide];
-  const [a, b, , d] = cavity.corners;
-  const left = (cavity.widthMm - box[across]) / 2;
-  const at = (s: number, t: number): Point3 => ({
-    x: a.x + ((left + s) / cavity.widthMm) * (b.x - a.x) + (t / cavity.heightMm) * (d.x - a.x),
-    y: a.y + ((left + s) / cavity.widthMm) * (b.y - a.y) + (t / cavity.heightMm) * (d.y - a.y),
-    z: 0,
-  });
-  return placements.map(({ at: corner, size }) => {
-    const [s, t] = [corner[across], corner[up]];
-    const [u, v] = [s + size[across], t + size[up]];
-    return [at(s, t), at(u, t), at(u, v), at(s, v)];
-  });
+/** The very things of an arrangement as they stand on the floor of a piece, each by its sides. */
+export function contentsOn(pose: Pose, floor: readonly Point[], arrangement: Arrangement): Point3[][][] {
+  const base = floorOf(pose, floor);
+  return arrangement.placements.map((thing) => onFloor(base, arrangement, thing));
 }
 
 /** A piece with the very things in it that it was sized for, at scale. */
 export function answerDrawing(
   pose: Pose,
-  cavity: Cavity,
+  room: Room,
   floor: readonly Point[] | undefined,
   arrangement: Arrangement | null,
 ): Drawing {
   if (!isFlat(pose)) {
-    const base = floor && arrangement ? floorOf(pose, floor) : null;
-    const things = base ? arrangement!.placements.map((thing) => onFloor(base, arrangement!, thing)) : [];
+    const things = floor && arrangement ? contentsOn(pose, floor, arrangement) : [];
     return draw([{ kind: 'paper', pose }, ...things.map((sides) => ({ kind: 'thing' as const, sides }))], SCENE_VIEW);
   }
   const drawing = pieceDrawing(pose);
-  if (cavity.kind !== 'pocket' || !arrangement) return drawing;
-  const outlines = inPocket(cavity, arrangement).flatMap((outline) => {
+  const lying = arrangement && roomKindById(room.kind).lying?.(room, arrangement);
+  const outlines = (lying ?? []).flatMap((outline) => {
     const corners = outline.map((p) => project(FROM_ABOVE, p));
     return corners.map((from, k) => ({ kind: 'hidden' as const, from, to: corners[(k + 1) % corners.length] }));
   });

@@ -1,8 +1,10 @@
 import { isFlat, type Pose } from '../folding/pose';
 import type { Point3 } from '../measure/vector3';
-import type { Cavity, FormSizes, Opened } from '../forms/form';
+import type { FormSizes, Opened } from '../forms/form';
+import type { Room } from '../purpose/demand';
+import { roomKindById } from '../rooms/all-rooms';
 import type { Point } from '../measure/point';
-import { blockOn, flatContents, pageOutline, surfaceIn } from './contents';
+import { blockOn, flatContents, surfaceIn } from './contents';
 import { draw } from './draw';
 import type { Drawing } from './drawing';
 import { skinOf, type SkinPiece } from './skin';
@@ -42,21 +44,21 @@ export function pieceDrawing(pose: Pose): Drawing {
  * @param floor sheet points of the floor's corners
  */
 export function pieceScene(pose: Pose, sizes: FormSizes, floor?: readonly Point[]): PaperScene {
-  const { cavity } = sizes;
+  const [room] = sizes.rooms;
   const flat = isFlat(pose);
-  const contents = flat ? flatContents(cavity) : floor ? blockOn(pose, floor, cavity) : [];
+  const contents = flat ? flatContents(room) : floor ? blockOn(pose, floor, room) : [];
   const parts: Part[] = [
     { kind: 'paper', pose },
     ...(contents.length ? [{ kind: 'thing' as const, sides: contents }] : []),
   ];
-  const drawing = flat ? withOutline(pieceDrawing(pose), cavity) : draw(parts, SCENE_VIEW);
+  const drawing = flat ? withOutline(pieceDrawing(pose), room) : draw(parts, SCENE_VIEW);
   return { open: drawing, closed: drawing, piece: skinOf(pose), lifted: [], contents };
 }
 
-/** Adds the outline of what a pocket holds, as an edge below other layers. */
-function withOutline(drawing: Drawing, cavity: Cavity): Drawing {
-  if (cavity.kind !== 'pocket' && cavity.kind !== 'corner') return drawing;
-  const outline = cavity.kind === 'pocket' ? cavity.corners : pageOutline(cavity.corners);
+/** Adds the outline of what lies in it, as an edge below other layers. */
+function withOutline(drawing: Drawing, room: Room): Drawing {
+  const outline = roomKindById(room.kind).outline?.(room);
+  if (!outline) return drawing;
   const corners = outline.map((p) => project(FROM_ABOVE, p));
   return {
     ...drawing,

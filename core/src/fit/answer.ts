@@ -1,10 +1,10 @@
-import { FORMS } from '../forms/all-forms';
 import { measure } from '../forms/folded';
-import type { Cavity, SheetSize } from '../forms/form';
-import type { Purpose } from './contents';
+import type { Form, SheetSize } from '../forms/form';
+import type { Room } from '../purpose/demand';
+import type { Purpose } from '../purpose/purpose';
 import type { Fitting } from './fitting';
-import { preparing, type Prepared } from './prepare';
-import { sizing } from './size-for';
+import { preparing, type Prepared } from '../purpose/prepare';
+import { sizingForm } from './size-for';
 import { isSized, type SizedForm, type SizeOptions, type Unmet } from './size-options';
 import { modelSums, type SizeSum } from './size-sums';
 import { marksOf, waysOf } from './ways';
@@ -36,16 +36,16 @@ export function* answering(
   options: SizeOptions,
 ): Generator<FormAnswered | null, void, void> {
   const prepared: Prepared = yield* paused(preparing(purpose, options));
-  const fit: string[] = [];
-  for (const formId of Object.keys(FORMS)) {
-    const answer = yield* paused(sizing(fitting, formId, prepared, { ...options, confidence: null }));
+  const fit: Form[] = [];
+  for (const form of fitting.shelf.forms) {
+    const answer = yield* paused(sizingForm(fitting, form, prepared, { ...options, confidence: null }));
     if (!answer) continue;
-    if (isSized(answer)) fit.push(formId);
+    if (isSized(answer)) fit.push(form);
     yield { stage: 'sized', answer };
   }
   if (options.confidence === null) return;
-  for (const formId of fit) {
-    const answer = yield* paused(sizing(fitting, formId, prepared, options));
+  for (const form of fit) {
+    const answer = yield* paused(sizingForm(fitting, form, prepared, options));
     if (answer) yield { stage: 'sure', answer };
   }
 }
@@ -62,7 +62,7 @@ export function answer(fitting: Fitting, purpose: Purpose, options: SizeOptions)
 export interface Held {
   readonly formId: string;
   readonly sheet: SheetSize;
-  readonly cavity: Cavity;
+  readonly room: Room;
   readonly outer: { readonly lengthMm: number; readonly widthMm: number; readonly heightMm: number };
   /** What room and outside come from. */
   readonly sums: readonly SizeSum[];
@@ -76,25 +76,25 @@ export function* holding(
 ): Generator<Held | null, void, void> {
   const longer = Math.max(sheet.widthMm, sheet.heightMm);
   const size = { widthMm: longer, heightMm: Math.min(sheet.widthMm, sheet.heightMm) };
-  for (const form of Object.values(FORMS)) {
+  for (const form of fitting.shelf.forms) {
     yield null;
-    const [way] = waysOf(form.id);
+    const [way] = waysOf(form);
     const usual = form.params.parse({}) as Readonly<Record<string, unknown>>;
     const lengths: number[] = [];
     while (lengths.length < way.lengths.length) {
       const given = usual[way.lengths[lengths.length]];
-      const { from, to, stepMm } = marksOf(way, size, lengths, 'mm');
+      const { from, to, stepMm } = marksOf(form, way, size, lengths, 'mm');
       if (to < from) break;
       // A wrap is made to its card: of those that it takes, the largest.
-      lengths.push(typeof given === 'number' ? given : to * stepMm);
+      lengths.push(typeof given === 'number' ? given : Math.floor(to) * stepMm);
     }
     if (lengths.length < way.lengths.length) continue;
     const found = yield* paused(fitting.folding(way, { sheet: size, lengths }));
     if (!found) continue;
     const sizes = measure(found.folded, thicknessMm);
-    const { model, kind } = found.structure;
-    const sums = modelSums(way, model, kind, { sheet: size, lengths, thicknessMm }, sizes);
-    yield { formId: form.id, sheet: size, cavity: sizes.cavity, outer: sizes.outer, sums };
+    const { model } = found.structure;
+    const sums = modelSums(fitting, way, model, { sheet: size, lengths, thicknessMm }, sizes);
+    yield { formId: form.id, sheet: size, room: sizes.rooms[0], outer: sizes.outer, sums };
   }
 }
 

@@ -1,5 +1,4 @@
-import type { Cavity } from '../forms/form';
-import type { Demand, Room, WayToFit } from './demands';
+import type { Demand, RoomAsked, WayToFit } from '../purpose/demand';
 import type { Fitting } from './fitting';
 import type { Misses } from './misses';
 import { FITS } from './needs';
@@ -7,10 +6,8 @@ import { FITS } from './needs';
 /** Draws behind a chance: its standard error is below 0.8 %. */
 export const DRAWS = 4096;
 
-/** The relaxation that opens a pouch tells its volume within about 3 %: taken for two standard deviations. */
-export const POUCH_SPREAD = 0.015;
-/** The cause of luck that stands for a pouch's volume: no form lines up so many folds. */
-const POUCH_LUCK = 999;
+/** The cause of luck that stands for a soft room's volume: no form lines up so many folds. */
+const VOLUME_LUCK = 999;
 
 /** By how much each measure of a room comes out different in each draw, for a hand that misses by 1 mm. */
 export interface Offsets {
@@ -38,16 +35,16 @@ export function offsetsOf(fitting: Pick<Fitting, 'luckOf'>, { names, rows }: Mis
 /** How far a measure is moved to see what follows for a demand, in mm. */
 const NUDGE_MM = 0.02;
 
-const spare = (demand: Demand, room: Room): number => demand.have(room) - demand.need(room);
+const spare = (demand: Demand, asked: RoomAsked): number => demand.have(asked) - demand.need(asked);
 
-/** What is to spare of a demand in a room, and how that runs with each measure. */
-export function slopesOf(demand: Demand, room: Room, names: readonly string[]): Float64Array {
-  const cavity = room.cavity as unknown as Record<string, unknown>;
+/** What is to spare of a demand in a room, and how that runs with each of its sizes. */
+export function slopesOf(demand: Demand, asked: RoomAsked, names: readonly string[]): Float64Array {
+  const { room } = asked;
   return Float64Array.from(names, (name) => {
-    const at = cavity[name];
-    if (typeof at !== 'number') return 0;
+    if (!Object.hasOwn(room.sizes, name)) return 0;
+    const at = room.sizes[name];
     const moved = (by: number): number =>
-      spare(demand, { ...room, cavity: { ...cavity, [name]: at + by } as unknown as Cavity });
+      spare(demand, { ...asked, room: { ...room, sizes: { ...room.sizes, [name]: at + by } } });
     return (moved(NUDGE_MM) - moved(-NUDGE_MM)) / (2 * NUDGE_MM);
   });
 }
@@ -64,35 +61,39 @@ export function spareSpread(slopes: Float64Array, { names, rows }: Misses, of: r
   return Math.sqrt(sum);
 }
 
-/** How often a purpose fits a room over all draws of a hand that misses by so much: every draw is held against all ways. */
+/**
+ * How often a purpose fits a room over all draws of a hand that misses by so much: every draw is held against all ways.
+ * @param volumeSpread how sure the volume of a soft room is, one standard deviation as a share; 0 for rigid rooms
+ */
 export function chanceOf(
   fitting: Pick<Fitting, 'luckOf'>,
   ways: readonly WayToFit[],
-  room: Room,
+  asked: RoomAsked,
   { names, draws }: Offsets,
-  handMm: number,
+  { handMm, volumeSpread }: { readonly handMm: number; readonly volumeSpread: number },
 ): number {
-  const cavity = { ...room.cavity } as unknown as Record<string, number>;
-  const base = names.map((name) => cavity[name]);
+  const { sizes } = asked.room;
+  const drawnSizes: Record<string, number> = { ...sizes };
+  const base = names.map((name) => sizes[name]);
   let volume = 1;
-  const luck = room.cavity.kind === 'pouch' ? fitting.luckOf(POUCH_LUCK) : null;
-  const drawn: Room = {
-    ...room,
-    cavity: cavity as unknown as Cavity,
-    pouchMl: (pouch) => {
-      const ml = room.pouchMl(pouch);
+  const luck = volumeSpread > 0 ? fitting.luckOf(VOLUME_LUCK) : null;
+  const drawn: RoomAsked = {
+    ...asked,
+    room: { ...asked.room, sizes: drawnSizes },
+    mostMl: (room) => {
+      const ml = asked.mostMl(room);
       return ml === null ? null : volume * ml;
     },
   };
   const tests = ways.map(({ demands }) =>
     demands.map((demand) =>
-      demand.smooth ? { demand, spare: spare(demand, room), slopes: slopesOf(demand, room, names) } : { demand },
+      demand.smooth ? { demand, spare: spare(demand, asked), slopes: slopesOf(demand, asked, names) } : { demand },
     ),
   );
   let fits = 0;
   for (let n = 0; n < DRAWS; n++) {
-    for (let m = 0; m < base.length; m++) cavity[names[m]] = base[m] + handMm * draws[m][n];
-    if (luck) volume = 1 + POUCH_SPREAD * luck[n];
+    for (let m = 0; m < base.length; m++) drawnSizes[names[m]] = base[m] + handMm * draws[m][n];
+    if (luck) volume = 1 + volumeSpread * luck[n];
     const holds = tests.some((way) =>
       way.every(({ demand, spare: left, slopes }) => {
         if (slopes) {

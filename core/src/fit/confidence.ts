@@ -1,10 +1,10 @@
 import { measure, measureMissed } from '../forms/folded';
 import { seededNormal } from '../measure/seeded-random';
-import { POUCH_SPREAD, slopesOf } from './chance';
-import type { Room } from './demands';
+import type { RoomAsked } from '../purpose/demand';
+import { slopesOf } from './chance';
 import type { Fitting, Found } from './fitting';
 import { fitOf, FITS, leastShare } from './needs';
-import type { Prepared } from './prepare';
+import type { Prepared } from '../purpose/prepare';
 import { flattened } from './size-model';
 import type { SizedForm, SizeOptions } from './size-options';
 
@@ -42,14 +42,8 @@ function foundFor(fitting: Fitting, { way, sheet, lengths }: SizedForm): Found {
   return found;
 }
 
-function roomFor(fitting: Fitting, { folded }: Found, thicknessMm: number): Room {
-  const { widthMm, heightMm } = folded.size;
-  return {
-    cavity: measure(folded, thicknessMm).cavity,
-    sheetAreaMm2: widthMm * heightMm,
-    pouchMl: fitting.pouchMl,
-  };
-}
+const roomFor = (fitting: Fitting, { folded }: Found, thicknessMm: number): RoomAsked =>
+  fitting.asking(measure(folded, thicknessMm).rooms[0], folded.size);
 
 /**
  * Folds an answer again and again by a hand that misses its marks, at its own sheet and on its own paper, and counts how often
@@ -65,8 +59,9 @@ export function* replaying(
 ): Generator<Confidence, Confidence, boolean> {
   const found = foundFor(fitting, answer);
   const room = roomFor(fitting, found, options.thicknessMm);
+  const ways = fitting.demands(prepared, room.room.kind);
   const exact = flattened(measure(found.folded, options.thicknessMm));
-  const names = Object.keys(exact).filter((name) => !name.startsWith('outer '));
+  const names = Object.keys(fitting.shelf.roomKind(room.room.kind).names);
   const sums = new Float64Array(names.length);
   const squares = new Float64Array(names.length);
   const volume = seededNormal(seed);
@@ -91,16 +86,16 @@ export function* replaying(
       sums[i] += mm;
       squares[i] += mm * mm;
     });
-    const share = 1 + POUCH_SPREAD * volume();
-    const fit = fitOf(prepared, {
+    const share = 1 + fitting.volumeSpread(room.room) * volume();
+    const fit = fitOf(ways, {
       ...room,
-      cavity: sizes.cavity,
-      pouchMl: (pouch) => {
-        const ml = fitting.pouchMl(pouch);
+      room: sizes.rooms[0],
+      mostMl: (own) => {
+        const ml = fitting.mostMl(own);
         return ml === null ? null : share * ml;
       },
     });
-    if (fit && fit.leastShare >= FITS) fits++;
+    if (fit.leastShare >= FITS) fits++;
     if ((k + 1) % SLICE === 0 && k + 1 < count && (yield report(k + 1))) return report(k + 1);
   }
   return report(count);
@@ -121,7 +116,7 @@ export function* blame(
 ): Generator<void, readonly Blame[], void> {
   const found = foundFor(fitting, answer);
   const room = roomFor(fitting, found, options.thicknessMm);
-  const ways = prepared.demands(room.cavity.kind) ?? [];
+  const ways = fitting.demands(prepared, room.room.kind);
   const { misses, offsets } = yield* fitting.missesAt(found, answer.lengths);
   const { names } = offsets;
   const [best] = [...ways].sort((p, q) => leastShare(q.demands, room) - leastShare(p.demands, room));

@@ -1,16 +1,16 @@
-import { FORMS } from '../forms/all-forms';
+import { SHELF } from '../forms/shelf';
 import { formatLength, type ShownUnit } from '../measure/format-length';
 import { RULERS, unitOnRuler } from '../measure/ruler';
-import type { WhyLine } from './explain-sizing';
+import type { WhyLine } from './why-line';
 import type { Need } from './needs';
-import { quantity, rounded } from './quantity';
-import type { SizedForm, SizeOptions, Tried } from './size-options';
+import { quantity, rounded } from '../purpose/quantity';
+import type { SizedEntry, SizeOptions, Tried } from './size-options';
 import { explainSum } from './size-sums';
 
 /** What each need comes to, what decided the sheet, and how sure it is, in plain words with the figures put in. */
-export function explainFit(answer: SizedForm, options: SizeOptions, unit: ShownUnit): readonly WhyLine[] {
+export function explainFit(answer: SizedEntry, options: SizeOptions, unit: ShownUnit): readonly WhyLine[] {
   const { fit, sheet, decided, next, chance, chanceOneMore, layers, tried } = answer;
-  const form = FORMS[answer.formId];
+  const piece = SHELF.piece(answer.pieceId);
   const onRuler = unitOnRuler(options.ruler, unit);
   const summed = ({ terms: all, need, unit: of }: Need): string => {
     const terms = all?.filter(({ value }) => value > 0) ?? [];
@@ -42,14 +42,14 @@ export function explainFit(answer: SizedForm, options: SizeOptions, unit: ShownU
     decided.kind === 'fingers'
       ? {
           what: 'Fingers decided',
-          figures: `${form.name} cannot be folded well from less than ${formatLength(form.leastSheetMm, onRuler)}; the contents would do with less.`,
+          figures: `${piece.name} cannot be folded well from less than ${formatLength(piece.leastSheetMm, onRuler)}; the contents would do with less.`,
         }
       : {
           what: `${decided.name[0].toUpperCase()}${decided.name.slice(1)} decided`,
           figures: `${side} is the first mark in ${RULERS[options.ruler].name} that works${chance === null || options.confidence === null ? ' when nothing is missed' : ` in ${rounded(100 * options.confidence, 0)} of 100 tries`}.${next ? ` Next comes: ${next}.` : ''}`,
         },
   );
-  for (const one of tried) lines.push(explainTried(one, form.sheetShape === 'square', onRuler, unit));
+  for (const one of tried) lines.push(explainTried(one, piece.sheetShape === 'square', onRuler, unit));
   if (chance !== null)
     lines.push({
       what: 'How sure',

@@ -1,13 +1,13 @@
 import { certificateOf } from '../folding/certificate';
 import { FoldRefused } from '../folding/fold-refused';
-import { FORMS } from '../forms/all-forms';
 import { type Folded, foldAnew, measure } from '../forms/folded';
-import { openPouch } from '../forms/flat-cup/pouch';
 import { seededNormal } from '../measure/seeded-random';
-import type { Cavity, SheetSize } from '../forms/form';
+import type { Piece, SheetSize } from '../forms/form';
+import { SHELF, type Shelf } from '../forms/shelf';
+import type { Room, RoomAsked, WayToFit } from '../purpose/demand';
+import { atOnce, type Prepared } from '../purpose/prepare';
 import { DRAWS, type Offsets, offsetsOf } from './chance';
 import { type Misses, missesOf } from './misses';
-import { atOnce } from './prepare';
 import { flattened, followed, sizeAt, type SizeModel, sizeModel } from './size-model';
 import { marksOf, paramsAt, type SizePoint, type Way, wayKey, waysOf } from './ways';
 
@@ -17,9 +17,9 @@ export interface Structure {
   readonly lengths: readonly number[];
   /** How sizes run near it; null when it holds at single points only. */
   readonly model: SizeModel | null;
-  /** A room of its kind, to be filled in: parts that are not lengths, such as how thickness counts, stay. */
-  readonly cavity: Cavity;
-  readonly kind: Cavity['kind'];
+  /** Its first room, and the sizes of it: filled in anew for each point that is reckoned. */
+  readonly room: Room;
+  readonly filled: Record<string, number>;
   /** Proportions at which it was found to hold. */
   readonly shapes: (readonly number[])[];
   /** What misses of its folds do to its sizes, at proportions for which that was asked. */
@@ -59,7 +59,35 @@ const AGREES = 1e-7;
 export class Fitting {
   private readonly structures = new Map<string, Structure[]>();
   private readonly luck: Float64Array[] = [];
-  private perCube: number | null = null;
+  /** What a soft room holds for the cube of its scale, in mm³, by its kind. */
+  private readonly perCube = new Map<string, number>();
+  private readonly asked = new WeakMap<Prepared, Map<string, readonly WayToFit[]>>();
+
+  /** @param shelf the forms and kinds of rooms that are looked up */
+  constructor(readonly shelf: Shelf = SHELF) {}
+
+  pieceOf({ pieceId }: Way): Piece {
+    return this.shelf.piece(pieceId);
+  }
+
+  /** All ways in which a kind of room can answer a purpose; none when it does not answer. */
+  demands(prepared: Prepared, kind: string): readonly WayToFit[] {
+    let ways = this.asked.get(prepared);
+    if (!ways) this.asked.set(prepared, (ways = new Map<string, readonly WayToFit[]>()));
+    let found = ways.get(kind);
+    if (!found) ways.set(kind, (found = this.shelf.roomKind(kind).demands(prepared) ?? []));
+    return found;
+  }
+
+  /** A room as a purpose is held against it. */
+  asking(room: Room, { widthMm, heightMm }: SheetSize): RoomAsked {
+    return { room, sheetAreaMm2: widthMm * heightMm, mostMl: this.mostMl };
+  }
+
+  /** How sure the volume of a room is: one standard deviation as a share, 0 for a rigid one. */
+  volumeSpread({ kind }: Room): number {
+    return this.shelf.roomKind(kind).soft?.spread ?? 0;
+  }
 
   /** The structures that a way was found to make so far. */
   structuresOf(way: Way): readonly Structure[] {
@@ -69,7 +97,7 @@ export class Fitting {
   /** The same, at least one where any can be folded. */
   *knowing(way: Way): Generator<void, readonly Structure[], void> {
     if (!this.structuresOf(way).length) {
-      const point = usualPoint(way);
+      const point = usualPoint(this.pieceOf(way), way);
       if (point) yield* this.folding(way, point);
     }
     return this.structuresOf(way);
@@ -111,7 +139,7 @@ export class Fitting {
       return { structure: this.met(way, structure, folded, point), folded };
     }
     yield;
-    const folded = foldedOrNull(way, sheet, lengths);
+    const folded = foldedOrNull(this.pieceOf(way), way, sheet, lengths);
     if (!folded) return null;
     // Certificates are worked out when they are first asked for: here one by one.
     for (const move of folded.recording.moves) {
@@ -144,13 +172,13 @@ export class Fitting {
   }
 
   private keep(way: Way, folded: Folded, { sheet, lengths }: Pick<SizePoint, 'sheet' | 'lengths'>): Structure {
-    const { cavity } = measure(folded, 0);
+    const [room] = measure(folded, 0).rooms;
+    const filled = { ...room.sizes };
     const structure: Structure = {
       folded,
       lengths,
       model: sizeModel(way, folded, lengths),
-      cavity: { ...cavity },
-      kind: cavity.kind,
+      ...{ filled, room: { ...room, sizes: filled } },
       shapes: [shapeOf({ sheet, lengths })],
       missed: [],
     };
@@ -186,45 +214,49 @@ export class Fitting {
   }
 
   /**
-   * Presses a pouch open, once: all sizes of it are alike, so what it holds goes with the cube of its mouth. It takes the
-   * better part of a second. A paper's thickness changes its shape by less than a part in a thousand.
+   * Presses a soft room open, once for its kind: all sizes of it are alike, so what it holds goes with the cube of its scale.
+   * It takes the better part of a second. A paper's thickness changes its shape by less than a part in a thousand.
    */
-  *learningPouch({ folded }: Structure): Generator<void, void, void> {
-    const { cavity } = measure(folded, 0);
-    if (this.perCube !== null || cavity.kind !== 'pouch') return;
-    const opening = openPouch(cavity);
+  *learningVolume({ folded }: Structure): Generator<void, void, void> {
+    const [room] = measure(folded, 0).rooms;
+    const { soft } = this.shelf.roomKind(room.kind);
+    if (!soft || this.perCube.has(room.kind)) return;
+    const opening = soft.open(room);
     let step = opening.next();
     while (!step.done) {
       yield;
       step = opening.next(false);
     }
-    this.perCube = step.value.volumeMm3 / cavity.mouthMm ** 3;
+    this.perCube.set(room.kind, step.value.volumeMm3 / soft.scaleMm(room) ** 3);
   }
 
-  /** What a pouch holds at most, in ml; null until it has been learned. */
-  readonly pouchMl = ({ mouthMm }: { readonly mouthMm: number }): number | null =>
-    this.perCube === null ? null : (this.perCube * mouthMm ** 3) / 1000;
+  /** What a soft room holds at most, in ml; null until it has been learned, and for rigid rooms. */
+  readonly mostMl = (room: Room): number | null => {
+    const perCube = this.perCube.get(room.kind);
+    const soft = this.shelf.roomKind(room.kind).soft;
+    return perCube === undefined || !soft ? null : (perCube * soft.scaleMm(room) ** 3) / 1000;
+  };
 
   /**
    * Folds every form, and learns what misses do to it: to be done when nobody asks anything. What is asked most comes
    * first: the usual ways of all forms, then their misses, then all other ways.
    */
   *warming(): Generator<void, void, void> {
-    const ways = Object.keys(FORMS).map((formId) => waysOf(formId));
+    const ways = this.shelf.forms.map((form) => waysOf(form));
     const usual = ways.flatMap((all) => all.slice(0, 2));
     for (const way of usual) yield* this.knowing(way);
     for (const way of [...usual, ...ways.flatMap((all) => all.slice(2))])
       for (const structure of yield* this.knowing(way)) {
         yield* this.missesAt({ structure, folded: structure.folded }, structure.lengths);
-        yield* this.learningPouch(structure);
+        yield* this.learningVolume(structure);
       }
   }
 }
 
 /** The form folded anew, or null where it cannot be. */
-function foldedOrNull(way: Way, sheet: SheetSize, lengths: readonly number[]): Folded | null {
+function foldedOrNull(piece: Piece, way: Way, sheet: SheetSize, lengths: readonly number[]): Folded | null {
   try {
-    return foldAnew(FORMS[way.formId], sheet, paramsAt(way, lengths));
+    return foldAnew(piece, sheet, paramsAt(way, lengths));
   } catch (error) {
     if (error instanceof RangeError || error instanceof FoldRefused) return null;
     throw error;
@@ -250,14 +282,14 @@ function apart(a: readonly number[], b: readonly number[]): number {
 }
 
 /** A sheet of usual size, with lengths in the middle of their ranges; null when there is none. */
-function usualPoint(way: Way): Pick<SizePoint, 'sheet' | 'lengths'> | null {
-  const { sheetShape, leastSheetMm } = FORMS[way.formId];
+function usualPoint(piece: Piece, way: Way): Pick<SizePoint, 'sheet' | 'lengths'> | null {
+  const { sheetShape, leastSheetMm } = piece;
   const heightMm = Math.max(USUAL_MM, leastSheetMm);
   const [least, most] = sheetShape === 'square' ? [1, 1] : sheetShape.longPerShort;
   const sheet = { widthMm: heightMm * (least + Math.min(0.15, (most - least) / 2)), heightMm };
   const lengths: number[] = [];
   while (lengths.length < way.lengths.length) {
-    const { from, to, stepMm } = marksOf(way, sheet, lengths, 'mm');
+    const { from, to, stepMm } = marksOf(piece, way, sheet, lengths, 'mm');
     if (to < from) return null;
     lengths.push(stepMm * Math.round(from + 0.4 * (to - from)));
   }

@@ -1,6 +1,5 @@
-import type { Arrangement } from './arrange';
-import type { Demand, Room, Term } from './demands';
-import type { Prepared } from './prepare';
+import type { Arrangement } from '../bodies/arrange';
+import type { Demand, RoomAsked, Term, WayToFit } from '../purpose/demand';
 
 /** One thing that must be so: what there is of it, and what is needed. */
 export interface Need {
@@ -24,37 +23,39 @@ export interface Fit {
 /** What arithmetic leaves of a share that is nothing: so much may be missing. */
 export const FITS = -1e-9;
 
-/** Least of what is left over of some demands, as a share of what is needed; a need of nothing counts by its surplus alone. */
-export function leastShare(demands: readonly Demand[], room: Room): number {
+/** What is left over of a need, as a share of it; a need of nothing counts by its surplus alone. */
+export const spareShare = (have: number, need: number): number => (have - need) / Math.max(1e-9, Math.abs(need));
+
+/** Least of what is left over of some demands, as a share of what is needed. */
+export function leastShare(demands: readonly Demand[], asked: RoomAsked): number {
   let least = Infinity;
   for (const demand of demands) {
-    const need = demand.need(room);
-    const share = (demand.have(room) - need) / Math.max(1e-9, Math.abs(need));
+    const share = spareShare(demand.have(asked), demand.need(asked));
     if (share < least) least = share;
     if (Number.isNaN(share)) return -Infinity;
   }
   return least;
 }
 
-/**
- * What a room must have for a purpose, and what it has, by the best of all ways.
- * @returns null when that kind of room does not answer that kind of purpose
- */
-export function fitOf(prepared: Prepared, room: Room): Fit | null {
-  const ways = prepared.demands(room.cavity.kind);
-  if (!ways) return null;
+/** What a room must have, and what it has, by the best of all ways to fit. @throws RangeError for no ways */
+export function fitOf(ways: readonly WayToFit[], asked: RoomAsked): Fit {
+  if (!ways.length) throw new RangeError('There is no way to fit that could be tried.');
   let best = ways[0];
   let most = -Infinity;
   for (const way of ways) {
-    const share = leastShare(way.demands, room);
+    const share = leastShare(way.demands, asked);
     if (share > most) [best, most] = [way, share];
   }
-  const needs = best.demands.map(({ name, unit, have, need, terms }): Need => ({
-    name,
-    unit,
-    have: have(room),
-    need: need(room),
-    terms: terms?.(room),
+  const needs = best.demands.map((demand): Need => ({
+    name: demand.name,
+    unit: demand.unit,
+    have: demand.have(asked),
+    need: demand.need(asked),
+    terms: demand.terms?.(asked),
   }));
   return { needs, leastShare: most, arrangement: best.arrangement };
 }
+
+/** The needs of a fit, the tightest first. */
+export const byTightness = ({ needs }: Fit): readonly Need[] =>
+  [...needs].sort((p, q) => spareShare(p.have, p.need) - spareShare(q.have, q.need));

@@ -1,5 +1,5 @@
-import { FORMS } from '../forms/all-forms';
-import type { SizedForm } from './size-options';
+import { formById } from '../forms/shelf';
+import { paperOf, type SizedForm } from './size-options';
 
 /** What makes one answer better than another. */
 export const CRITERIA = {
@@ -26,8 +26,6 @@ export interface Ranked {
   readonly score: number;
 }
 
-const areaOf = ({ sheet }: SizedForm): number => sheet.widthMm * sheet.heightMm;
-
 /** How much of the room the contents take, over all needs. */
 function closeness({ fit }: SizedForm): number {
   const shares = fit.needs.map(({ have, need }) => Math.max(0, Math.min(1, need / Math.max(1e-9, have))));
@@ -37,28 +35,29 @@ function closeness({ fit }: SizedForm): number {
 /** Marks all answers against each other and sorts them, best first. */
 export function rank(answers: readonly SizedForm[], weights: Weights = USUAL_WEIGHTS): readonly Ranked[] {
   if (!answers.length) return [];
-  const leastArea = Math.min(...answers.map(areaOf));
-  const leastMinutes = Math.min(...answers.map(({ formId }) => FORMS[formId].minutes));
+  const leastArea = Math.min(...answers.map(paperOf));
+  const leastMinutes = Math.min(...answers.map(({ formId }) => formById(formId).minutes));
   const total = Object.values(weights).reduce((a, b) => a + b, 0) || 1;
   return answers
     .map((answer): Ranked => {
-      const { adhesive, cuts, closes, minutes, skill } = FORMS[answer.formId];
+      const form = formById(answer.formId);
+      const { minutes, skill } = form;
       const marks: Record<Criterion, number> = {
-        paper: leastArea / areaOf(answer),
+        paper: leastArea / paperOf(answer),
         close: closeness(answer),
         sure: answer.chance ?? 0.5,
         time: leastMinutes / minutes,
         ease: (3 - skill) / 2,
         dry:
-          ({ none: 0.5, optional: 0.35, needed: 0 } as const)[adhesive] +
-          ({ none: 0.5, optional: 0.35, needed: 0 } as const)[cuts],
-        closed: closes.startsWith('nothing') ? 0 : 1,
+          ({ none: 0.5, optional: 0.35, needed: 0 } as const)[form.adhesive(answer.make)] +
+          ({ none: 0.5, optional: 0.35, needed: 0 } as const)[form.cuts(answer.make)],
+        closed: form.closure(answer.make).kind === 'open' ? 0 : 1,
       };
       const score =
         (Object.keys(CRITERIA) as Criterion[]).reduce((sum, key) => sum + weights[key] * marks[key], 0) / total;
       return { answer, marks, score };
     })
-    .sort((p, q) => q.score - p.score || areaOf(p.answer) - areaOf(q.answer));
+    .sort((p, q) => q.score - p.score || paperOf(p.answer) - paperOf(q.answer));
 }
 
 /** What speaks most for one answer over the next one: the criteria that make up the difference, largest first. */

@@ -1,197 +1,131 @@
-import type { Form, SheetSize } from '../forms/form';
-import { RULERS } from '../measure/ruler';
-import type { Purpose } from './contents';
-import type { Fitting, Structure } from './fitting';
-import type { Fit } from './needs';
-import { atOnce, preparing, type Prepared } from './prepare';
-import type { SizedForm, SizeOptions, Tried, Unmet } from './size-options';
-import { modelSums } from './size-sums';
-import { type Attempt, bestOn, better } from './sizing/attempt';
-import { areaOf, type Judged, type Search, takes, type Work } from './sizing/search';
-import { judgedBy } from './sizing/judge';
-import { searchesFor } from './sizing/searches';
-import { LARGEST_MM, smallestOblong, smallestSquare } from './sizing/smallest';
-import { paramsAt } from './ways';
+import { foldAnew, measure } from '../forms/folded';
+import type { Entry, Form, FormSizes, SheetSize } from '../forms/form';
+import { entriesOf } from '../forms/made-make';
+import { atOnce, preparing, type Prepared } from '../purpose/prepare';
+import type { Purpose } from '../purpose/purpose';
+import type { Fitting } from './fitting';
+import type { SizedEntry, SizedForm, SizedPiece, SizeOptions, Unmet } from './size-options';
+import { type Against, sizing } from './size-piece';
+import type { Asking, Work } from './sizing/search';
+import { meeting, NO_WISHES } from './wishes';
 
-/** An attempt and the way that it was made. */
-interface Best {
-  readonly search: Search;
-  readonly attempt: Attempt;
-}
+const isPiece = (sized: SizedPiece | Against | null): sized is SizedPiece => sized !== null && 'sheet' in sized;
 
-/** Sheets one mark smaller on either side, as far as the form takes them. */
-function oneLess({ form, options: { ruler } }: Search, { widthMm, heightMm }: SheetSize): readonly SheetSize[] {
-  const { stepMm } = RULERS[ruler];
-  const beside =
-    form.sheetShape === 'square'
-      ? [{ widthMm: widthMm - stepMm, heightMm: heightMm - stepMm }]
-      : [
-          { widthMm: widthMm - stepMm, heightMm },
-          { widthMm, heightMm: heightMm - stepMm },
-        ];
-  return beside.filter((sheet) => takes(form, sheet));
-}
+/** A purpose, held against whatever room a piece has. */
+export const askingFor = (fitting: Fitting, prepared: Prepared): Asking => ({
+  demands: (kind) => fitting.demands(prepared, kind),
+});
 
-/** The largest sheet of a form that is searched. */
-function largestSheet({ sheetShape }: Form): SheetSize {
-  const ratio = sheetShape === 'square' ? 1 : sheetShape.longPerShort[0];
-  return { widthMm: LARGEST_MM, heightMm: LARGEST_MM / ratio };
-}
+const entryOf = ({ key, name, pieceId, copies }: Entry, sized: SizedPiece): SizedEntry => ({
+  ...sized,
+  ...{ key, name, pieceId, copies },
+});
 
-const byTightness = (needs: Fit['needs']): Fit['needs'] =>
-  [...needs].sort((p, q) => (p.have - p.need) / Math.max(1e-9, p.need) - (q.have - q.need) / Math.max(1e-9, q.need));
-
-const triedAt = (sheet: SheetSize, attempt: Attempt | null): Tried => {
-  if (!attempt) return { sheet, lengths: [], misses: null, chance: null };
-  const [{ name, have, need, unit }] = byTightness(attempt.fit.needs);
-  return { sheet, lengths: attempt.point.lengths, misses: { name, have, need, unit }, chance: attempt.chance };
-};
-
-/** An answer as it is told: everything measured on the structure that was folded for it. */
-function* told(search: Search, attempt: Attempt, tried: readonly Tried[]): Work<SizedForm> {
-  const { form, way, options } = search;
-  const { found, point, sizes, fit, chance } = attempt;
-  const { sheet, lengths } = point;
-  const { stepMm } = RULERS[options.ruler];
-  const more = { widthMm: sheet.widthMm + stepMm, heightMm: sheet.heightMm + stepMm };
-  const larger = chance === null || !takes(form, more) ? null : yield* bestOn(search, more);
-  const failed = tried.find(({ misses }) => misses !== null)?.misses;
-  const tight = byTightness(fit.needs).map(({ name }) => name);
-  const decided = failed?.name ?? tight[0];
-  return {
-    formId: form.id,
-    ...{ way, sheet, lengths, fit, chance, tried },
-    params: paramsAt(way, lengths),
-    cavity: sizes.cavity,
-    outer: sizes.outer,
-    sums: modelSums(way, found.structure.model, found.structure.kind, point, sizes),
-    decided:
-      tried.length || form.leastSheetMm < Math.min(sheet.widthMm, sheet.heightMm) - stepMm
-        ? { kind: 'need', name: decided }
-        : { kind: 'fingers' },
-    next: tight.find((name) => name !== decided) ?? null,
-    chanceOneMore: larger?.chance ?? null,
-    layers: sizes.layers,
-    steps: found.folded.steps,
-  };
+/** What a sized entry measures. */
+function sizesOf(fitting: Fitting, { pieceId, sheet, params }: SizedEntry, thicknessMm: number): FormSizes {
+  return measure(foldAnew(fitting.shelf.piece(pieceId), sheet, params), thicknessMm);
 }
 
 /**
- * The smallest sheet, at marks of the ruler, and the best lengths with which a form meets a purpose: folded there, and one
- * mark smaller on either side, where it does not do. Yields often, so that the caller can stop.
- * @returns null when the form's kind of room does not answer that kind of purpose; the demands that stand against it when no
- * sheet does
+ * Sizes what follows an entry: with the lengths that its form gives it, or, where no sheet suits those, with its own best.
+ */
+function* following(
+  fitting: Fitting,
+  entry: Entry,
+  of: FormSizes,
+  options: SizeOptions,
+): Work<SizedPiece | Against | null> {
+  if (entry.sheet.kind !== 'follows') throw new RangeError(`“${entry.name}” follows no other entry.`);
+  const piece = fitting.shelf.piece(entry.pieceId);
+  const demands = entry.sheet.needs(of, options.ease);
+  const asking: Asking = { demands: () => [{ demands, arrangement: null }] };
+  const sized = yield* sizing(fitting, piece, asking, options, entry.params);
+  const lengths = new Set(piece.fields.filter(({ input }) => input.kind === 'length').map(({ key }) => key));
+  if (isPiece(sized) || !Object.keys(entry.params).some((key) => lengths.has(key))) return sized;
+  const free = Object.fromEntries(Object.entries(entry.params).filter(([key]) => !lengths.has(key)));
+  return yield* sizing(fitting, piece, asking, options, free);
+}
+
+/** All other entries of a make, sized one after another to those that they follow. */
+function* sizingOthers(
+  fitting: Fitting,
+  entries: readonly [Entry, ...Entry[]],
+  sizes: FormSizes,
+  options: SizeOptions,
+): Work<readonly SizedEntry[] | Against> {
+  const measured = new Map([[entries[0].key, sizes]]);
+  const others: SizedEntry[] = [];
+  for (const entry of entries.slice(1)) {
+    if (entry.sheet.kind !== 'follows') throw new RangeError(`“${entry.name}” has a sheet that nobody asks for.`);
+    const of = measured.get(entry.sheet.of);
+    if (!of) throw new RangeError(`“${entry.name}” follows “${entry.sheet.of}”, which comes later.`);
+    const found = yield* following(fitting, entry, of, options);
+    if (!isPiece(found)) return { demands: found?.demands ?? [entry.name.toLowerCase()] };
+    const sized = entryOf(entry, found);
+    others.push(sized);
+    measured.set(entry.key, sizesOf(fitting, sized, options.thicknessMm));
+  }
+  return others;
+}
+
+/**
+ * The smallest sheets, at marks of the ruler, from which a form meets a purpose: that of the piece that is asked for, and then
+ * those of all that follows it. Each was folded, and so were the sheets one mark smaller.
+ * @param given parameters of the piece that are settled, null for a length that folding alone gives
+ * @returns null when the form's kind of room does not answer that kind of purpose, or it does not meet what is wished; the
+ * demands that stand against it when no sheet does
+ */
+export function* sizingForm(
+  fitting: Fitting,
+  form: Form,
+  prepared: Prepared,
+  options: SizeOptions,
+  given: Readonly<Record<string, unknown>> = {},
+): Work<SizedForm | Unmet | null> {
+  const make = meeting(form, options.wishes ?? NO_WISHES);
+  if (!make) return null;
+  const asked = yield* sizing(fitting, form, askingFor(fitting, prepared), options, given);
+  if (!isPiece(asked)) return asked && { formId: form.id, ...asked };
+  const entries = entriesOf(form, { ...make, ...asked.params });
+  const own = entryOf(entries[0], asked);
+  const others =
+    entries.length > 1
+      ? yield* sizingOthers(fitting, entries, sizesOf(fitting, own, options.thicknessMm), options)
+      : [];
+  if ('demands' in others) return { formId: form.id, ...others };
+  // Hands miss each piece by itself.
+  const chance = own.chance === null ? null : others.reduce((all, one) => all * (one.chance ?? 1), own.chance);
+  return { ...own, chance, formId: form.id, make: { ...make, ...asked.params }, others };
+}
+
+/**
+ * What belongs to a piece whose sheet is settled: the other entries of its make, at their smallest sheets.
+ * @param params parameters of the make
+ * @returns the demands that stand against one of them when no sheet does
+ * @throws RangeError for a sheet or parameters out of range
+ */
+export function othersFor(
+  fitting: Fitting,
+  formId: string,
+  sheet: SheetSize,
+  params: Readonly<Record<string, unknown>>,
+  options: SizeOptions,
+): readonly SizedEntry[] | Against {
+  const form = fitting.shelf.form(formId);
+  const sizes = measure(foldAnew(form, sheet, params), options.thicknessMm);
+  return atOnce(sizingOthers(fitting, entriesOf(form, params), sizes, options));
+}
+
+/**
+ * The same at once.
  * @throws RangeError for an unknown form
  */
-export function* sizing(
-  fitting: Fitting,
-  formId: string,
-  prepared: Prepared,
-  options: SizeOptions,
-): Work<SizedForm | Unmet | null> {
-  const searches = yield* searchesFor(fitting, formId, prepared, options);
-  if (!searches.length) return null;
-  const { form } = searches[0];
-  const smallest = form.sheetShape === 'square' ? smallestSquare : smallestOblong;
-  let best: Best | null = null;
-  for (const search of searches) {
-    const attempt: Attempt | null = yield* smallest(
-      search,
-      form.leastSheetMm,
-      best ? areaOf(best.attempt.point.sheet) : Infinity,
-    );
-    if (attempt) best = { search, attempt };
-  }
-  if (!best) return yield* unmet(searches, form);
-  // Misses were judged by those of other proportions: judged by those of what was found, a smaller sheet may do.
-  for (let again = options.confidence === null ? 0 : MOST_AGAIN; again > 0; again--) {
-    const search: Search = yield* judgedAnew(best);
-    const attempt: Attempt | null = yield* smallest(search, form.leastSheetMm, areaOf(best.attempt.point.sheet));
-    if (!attempt) break;
-    best = { search, attempt };
-  }
-  // What was proposed may have a smaller neighbour that nobody proposed: each is folded.
-  for (;;) {
-    const tried: Tried[] = [];
-    let smaller: Best | null = null;
-    for (const sheet of oneLess(best.search, best.attempt.point.sheet)) {
-      let least: Attempt | null = null;
-      for (const one of searches) {
-        // Of ways that are not reckoned to do there, the one that was told is folded all the same.
-        const isOwn: boolean = one.way === best.search.way;
-        const search: Search = isOwn ? best.search : one;
-        const attempt: Attempt | null = yield* bestOn(search, sheet, isOwn);
-        if (attempt?.does) {
-          smaller = { search, attempt };
-          break;
-        }
-        if (attempt && better(attempt, least)) least = attempt;
-      }
-      if (smaller) break;
-      tried.push(triedAt(sheet, least));
-    }
-    if (!smaller) return yield* told(best.search, best.attempt, tried);
-    best = smaller;
-  }
-}
-
-/** How often a search is made again with misses judged by those of what it found. */
-const MOST_AGAIN = 3;
-
-/** The search that found an attempt, all its structures judged by the misses of that attempt. */
-function* judgedAnew({ search, attempt }: Best): Work<Search> {
-  const missed = yield* search.fitting.missesAt(attempt.found, attempt.point.lengths);
-  const judged = judgedBy(search, missed, attempt.room);
-  const like: Search = { ...search, judged: new Map([[attempt.found.structure, judged]]) };
-  return { ...search, judged: new Map<Structure, Judged>(), like };
-}
-
-function* unmet(searches: readonly Search[], form: Form): Work<Unmet> {
-  let closest: Fit | null = null;
-  for (const search of searches) {
-    const exact: Search = { ...search, options: { ...search.options, confidence: null } };
-    const attempt = yield* bestOn(exact, largestSheet(form), true);
-    if (attempt && (!closest || attempt.fit.leastShare > closest.leastShare)) closest = attempt.fit;
-  }
-  const against = [...(closest?.needs ?? [])].sort((p, q) => p.have / p.need - q.have / q.need);
-  return { formId: form.id, demands: against.slice(0, 2).map(({ name }) => name) };
-}
-
-/**
- * The best that a form does on a sheet that is at hand: its ways and lengths are sought, the sheet is as it is.
- * @returns null when the form does not take the sheet, or its kind of room does not answer
- */
-export function* sizingOn(
-  fitting: Fitting,
-  formId: string,
-  prepared: Prepared,
-  options: SizeOptions,
-  sheet: SheetSize,
-): Work<SizedForm | Unmet | null> {
-  const searches = yield* searchesFor(fitting, formId, prepared, options);
-  if (!searches.length || !takes(searches[0].form, sheet)) return null;
-  let best: Best | null = null;
-  for (const search of searches) {
-    const attempt: Attempt | null = yield* bestOn(search, sheet, true);
-    if (attempt && better(attempt, best?.attempt ?? null)) best = { search, attempt };
-  }
-  if (best?.attempt.does) return yield* told(best.search, best.attempt, []);
-  return {
-    formId,
-    demands: best
-      ? byTightness(best.attempt.fit.needs)
-          .slice(0, 2)
-          .map(({ name }) => name)
-      : [],
-  };
-}
-
-/** The smallest sheet at once, see `sizing`. */
 export function sizeFor(
   fitting: Fitting,
   formId: string,
   purpose: Purpose,
   options: SizeOptions,
+  given: Readonly<Record<string, unknown>> = {},
 ): SizedForm | Unmet | null {
-  return atOnce(sizing(fitting, formId, atOnce(preparing(purpose, options)), options));
+  return atOnce(sizingForm(fitting, fitting.shelf.form(formId), atOnce(preparing(purpose, options)), options, given));
 }

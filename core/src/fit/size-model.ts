@@ -2,10 +2,9 @@ import type { FormSizes, SheetSize } from '../forms/form';
 import { type Folded, follow, measure } from '../forms/folded';
 import { paramsAt, type SizePoint, type Way } from './ways';
 
-/** What a piece measures, flattened: lengths of the cavity, then of the outside. */
-export function flattened({ cavity, outer }: FormSizes): Readonly<Record<string, number>> {
-  const row: Record<string, number> = {};
-  for (const [key, value] of Object.entries(cavity)) if (typeof value === 'number') row[key] = value;
+/** What a piece measures, flattened: sizes of its first room, then of the outside. */
+export function flattened({ rooms, outer }: FormSizes): Readonly<Record<string, number>> {
+  const row: Record<string, number> = { ...rooms[0].sizes };
   for (const [key, value] of Object.entries(outer)) row[`outer ${key}`] = value;
   return row;
 }
@@ -38,7 +37,7 @@ export function sizeModel(
   lengths: readonly number[],
   read: (sizes: FormSizes) => Readonly<Record<string, number>> = flattened,
 ): SizeModel | null {
-  const { form, size } = folded;
+  const { piece, size } = folded;
   const origin = read(measure(folded, 0));
   const names = Object.keys(origin);
   const nudge = NUDGE * size.widthMm;
@@ -55,7 +54,7 @@ export function sizeModel(
     return null;
   };
   const { widthMm, heightMm } = size;
-  const square = form.sheetShape === 'square';
+  const square = piece.sheetShape === 'square';
   const columns = [
     slope((by) => [{ widthMm: widthMm + by, heightMm: heightMm + (square ? by : 0) }, lengths]),
     square ? new Float64Array(names.length) : slope((by) => [{ widthMm, heightMm: heightMm + by }, lengths]),

@@ -1,7 +1,9 @@
-import type { Cavity, FormSizes, SheetSize } from '../forms/form';
+import type { FormSizes, SheetSize } from '../forms/form';
 import type { RulerId } from '../measure/ruler';
 import type { Fit } from './needs';
-import type { FitOptions } from './prepare';
+import type { Room } from '../purpose/demand';
+import type { FitOptions } from '../purpose/prepare';
+import type { Wishes } from './wishes';
 import type { SizeSum } from './size-sums';
 import type { Way } from './ways';
 
@@ -14,6 +16,8 @@ export interface SizeOptions extends FitOptions {
   readonly confidence: number | null;
   /** By how much the hand misses, one standard deviation in mm. */
   readonly handMm: number;
+  /** What is wished of the make as a whole: a lid, several in each other; nothing when left out. */
+  readonly wishes?: Wishes;
 }
 
 /** What decided the sheet: a need, or the smallest that fingers manage. */
@@ -34,15 +38,15 @@ export interface Tried {
   readonly chance: number | null;
 }
 
-/** A form at the smallest sheet that meets a purpose: folded so, with all sizes measured on it. */
-export interface SizedForm {
-  readonly formId: string;
+/** A piece at the smallest sheet that does what is asked: folded so, with all sizes measured on it. */
+export interface SizedPiece {
   readonly way: Way;
   readonly sheet: SheetSize;
   /** Parameters to make it with. */
   readonly params: Readonly<Record<string, unknown>>;
   readonly lengths: readonly number[];
-  readonly cavity: Cavity;
+  /** The room that was asked. */
+  readonly room: Room;
   readonly outer: FormSizes['outer'];
   /** What room and outside come from. */
   readonly sums: readonly SizeSum[];
@@ -59,6 +63,30 @@ export interface SizedForm {
   readonly layers: FormSizes['layers'];
   readonly steps: number;
 }
+
+/** An entry of a make at its sheet. */
+export interface SizedEntry extends SizedPiece {
+  readonly key: string;
+  readonly name: string;
+  readonly pieceId: string;
+  readonly copies: number;
+}
+
+/** A form that meets a purpose: the piece that was asked for, and all others that belong to it. */
+export interface SizedForm extends SizedEntry {
+  readonly formId: string;
+  /** Parameters of the make as a whole. */
+  readonly make: Readonly<Record<string, unknown>>;
+  /** The other entries, in the order in which they follow; each is sized to what it follows as that is meant to be. */
+  readonly others: readonly SizedEntry[];
+}
+
+/** All entries of an answer, the one that was asked for first. */
+export const entriesSized = (answer: SizedForm): readonly SizedEntry[] => [answer, ...answer.others];
+
+/** Area of all its sheets, in mm². */
+export const paperOf = (answer: SizedForm): number =>
+  entriesSized(answer).reduce((sum, { sheet, copies }) => sum + copies * sheet.widthMm * sheet.heightMm, 0);
 
 /** Why no sheet does: which two demands are against each other, if two are. */
 export interface Unmet {

@@ -1,10 +1,10 @@
-import { CAVITY_NAMES, cavityFacts, OUTER_NAMES } from '../forms/cavity-facts';
-import { FORMS } from '../forms/all-forms';
-import type { Cavity, FormSizes, SheetSize } from '../forms/form';
+import type { FormSizes, Piece, SheetSize } from '../forms/form';
+import { OUTER_NAMES } from '../forms/sizes-told';
+import { roomFacts } from '../rooms/room-kind';
 import { measure } from '../forms/folded';
 import type { ShownUnit } from '../measure/format-length';
-import type { WhyLine } from './explain-sizing';
-import { quantity } from './quantity';
+import type { WhyLine } from './why-line';
+import { quantity } from '../purpose/quantity';
 import type { Fitting } from './fitting';
 import { flattened, type SizeModel, sizeModel } from './size-model';
 import type { SizePoint, Way } from './ways';
@@ -30,8 +30,11 @@ const NOTHING_MM = 1e-6;
 const AGREES = 1e-6;
 
 /** The lengths that sizes depend on, in the order of a model's rows. */
-function lengthsAt(way: Way, { sheet, lengths, thicknessMm }: SizePoint): { of: string; mm: number }[] {
-  const { sheetShape, fields } = FORMS[way.formId];
+function lengthsAt(
+  { sheetShape, fields }: Piece,
+  way: Way,
+  { sheet, lengths, thicknessMm }: SizePoint,
+): { of: string; mm: number }[] {
   const square = sheetShape === 'square';
   return [
     { of: square ? 'sheet' : 'sheet’s long side', mm: sheet.widthMm },
@@ -45,8 +48,8 @@ function lengthsAt(way: Way, { sheet, lengths, thicknessMm }: SizePoint): { of: 
 }
 
 /** What all sizes of a model come from at a point. */
-function sumsAt(way: Way, model: SizeModel, point: SizePoint): SizeSum[] {
-  const given = lengthsAt(way, point);
+function sumsAt(piece: Piece, way: Way, model: SizeModel, point: SizePoint): SizeSum[] {
+  const given = lengthsAt(piece, way, point);
   return model.names.map((name, r) => {
     const row = model.rows[r];
     const restMm = row[given.length];
@@ -59,26 +62,27 @@ function sumsAt(way: Way, model: SizeModel, point: SizePoint): SizeSum[] {
 
 /** What room and outside of a folded piece come from, of those sizes that are told and that a sum explains. */
 export function modelSums(
+  fitting: Fitting,
   way: Way,
   model: SizeModel | null,
-  kind: Cavity['kind'],
   point: SizePoint,
   sizes: FormSizes,
 ): readonly SizeSum[] {
   if (!model) return [];
-  const words = new Map<string, string>(Object.entries(CAVITY_NAMES[kind]));
+  const words = new Map<string, string | undefined>(Object.entries(fitting.shelf.roomKind(sizes.rooms[0].kind).names));
   for (const [key, name] of Object.entries(OUTER_NAMES)) words.set(`outer ${key}`, name);
   const measured = flattened(sizes);
-  return sumsAt(way, model, point).flatMap((sum) => {
+  return sumsAt(fitting.pieceOf(way), way, model, point).flatMap((sum) => {
     const name = words.get(sum.name);
     return name && Math.abs(sum.mm - measured[sum.name]) < AGREES * point.sheet.widthMm ? [{ ...sum, name }] : [];
   });
 }
 
 /** All sizes of a piece by the names that are shown. */
-function named({ cavity, outer, lengths }: FormSizes): Readonly<Record<string, number>> {
+function named(fitting: Fitting, { rooms, outer, lengths }: FormSizes): Readonly<Record<string, number>> {
   const row: Record<string, number> = {};
-  for (const { name, mm } of cavityFacts(cavity)) row[name] = mm;
+  const [room] = rooms;
+  for (const { name, mm } of roomFacts(fitting.shelf.roomKind(room.kind), room)) row[name] = mm;
   for (const { name, mm } of lengths) row[name[0].toUpperCase() + name.slice(1)] = mm;
   for (const [key, name] of Object.entries(OUTER_NAMES)) row[name] = outer[key as keyof FormSizes['outer']];
   return row;
@@ -90,16 +94,17 @@ function named({ cavity, outer, lengths }: FormSizes): Readonly<Record<string, n
  */
 export function sizeSums(
   fitting: Fitting,
-  formId: string,
+  pieceId: string,
   sheet: SheetSize,
   params: Readonly<Record<string, unknown>>,
   thicknessMm: number,
 ): readonly SizeSum[] {
+  const piece = fitting.shelf.piece(pieceId);
   const isLength = (key: string): boolean =>
-    FORMS[formId].fields.some(({ key: own, input }) => own === key && input.kind === 'length') &&
+    piece.fields.some(({ key: own, input }) => own === key && input.kind === 'length') &&
     typeof params[key] === 'number';
   const way: Way = {
-    formId,
+    pieceId,
     choices: Object.fromEntries(Object.entries(params).filter(([key]) => !isLength(key))),
     lengths: Object.keys(params).filter(isLength),
   };
@@ -110,10 +115,10 @@ export function sizeSums(
     thicknessMm,
   };
   const found = fitting.fold(way, point);
-  const model = found && sizeModel(way, found.folded, point.lengths, named);
+  const model = found && sizeModel(way, found.folded, point.lengths, (sizes) => named(fitting, sizes));
   if (!model) return [];
-  const measured = named(measure(found.folded, thicknessMm));
-  return sumsAt(way, model, point).filter(({ name, mm }) => Math.abs(mm - measured[name]) < AGREES * longer);
+  const measured = named(fitting, measure(found.folded, thicknessMm));
+  return sumsAt(piece, way, model, point).filter(({ name, mm }) => Math.abs(mm - measured[name]) < AGREES * longer);
 }
 
 const figure = (times: number): string => `${Math.round(times * 1e4) / 1e4}`;

@@ -12,22 +12,20 @@ import { pageCorner } from './page-corner/page-corner';
 import { thirdsTwist } from './thirds-twist/thirds-twist';
 import { squareTray } from './square-tray/square-tray';
 
-/** All forms by id, in the order of the shelf. */
-export const FORMS: Readonly<Record<string, Form>> = Object.fromEntries(
-  [
-    anyForm(squareTray),
-    anyForm(diamondEnvelope),
-    anyForm(tuckFlapEnvelope),
-    anyForm(pageCorner),
-    anyForm(cardWrap),
-    anyForm(flatCup),
-    anyForm(thirdsTwist),
-    anyForm(gussetedBag),
-    anyForm(fourPointedDish),
-    anyForm(bandedBox),
-    anyForm(closingCube),
-    anyForm(squareCanoe),
-    anyForm(oblongCanoe),
-    anyForm(podBoat),
-  ].map((form) => [form.id, form]),
-);
+/** All forms, in the order of the shelf. */
+export const FORMS: readonly Form[] = [
+  anyForm(squareTray),
+  anyForm(diamondEnvelope),
+  anyForm(tuckFlapEnvelope),
+  anyForm(pageCorner),
+  anyForm(cardWrap),
+  anyForm(flatCup),
+  anyForm(thirdsTwist),
+  anyForm(gussetedBag),
+  anyForm(fourPointedDish),
+  anyForm(bandedBox),
+  anyForm(closingCube),
+  anyForm(squareCanoe),
+  anyForm(oblongCanoe),
+  anyForm(podBoat),
+];

@@ -3,15 +3,15 @@ import { FoldRefused } from '../folding/fold-refused';
 import { startSheet } from '../folding/hand';
 import { type Recording, StructureDiffers } from '../folding/recording';
 import type { Sheet } from '../paper/sheet';
-import type { Folding, Form, FormSizes, SheetSize } from './form';
+import type { Folding, FormSizes, Piece, SheetSize } from './form';
 import { sheetFor } from './make';
 
-/** A form folded by an exact hand, with all that others need to follow it. */
+/** A piece folded by an exact hand, with all that others need to follow it. */
 export interface Folded {
-  readonly form: Form;
+  readonly piece: Piece;
   readonly size: SheetSize;
   readonly sheet: Sheet;
-  /** Parameters as the form reads them. */
+  /** Parameters as the piece reads them. */
   readonly params: unknown;
   readonly folding: Folding;
   readonly recording: Recording;
@@ -20,12 +20,12 @@ export interface Folded {
   readonly steps: number;
 }
 
-/** Parameters as a form reads them, those out of its ranges being told as lengths out of range are. */
-function readParams(form: Form, params: unknown): unknown {
-  const read = form.params.safeParse(params);
+/** Parameters as a piece reads them, those out of its ranges being told as lengths out of range are. */
+function readParams(piece: Piece, params: unknown): unknown {
+  const read = piece.params.safeParse(params);
   if (read.success) return read.data;
   const [{ path, message }] = read.error.issues;
-  throw new RangeError(`${form.name}, ${path.join('.')}: ${message}`);
+  throw new RangeError(`${piece.name}, ${path.join('.')}: ${message}`);
 }
 
 /**
@@ -33,13 +33,13 @@ function readParams(form: Form, params: unknown): unknown {
  * @throws RangeError for a sheet or parameters out of their range
  * @throws FoldRefused when the sequence cannot be folded
  */
-export function foldAnew(form: Form, size: SheetSize, params: unknown): Folded {
-  const sheet = sheetFor(form, size);
-  const read = readParams(form, params);
+export function foldAnew(piece: Piece, size: SheetSize, params: unknown): Folded {
+  const sheet = sheetFor(piece, size);
+  const read = readParams(piece, params);
   const hand = startSheet(sheet);
-  const folding = form.fold(hand, sheet, read);
+  const folding = piece.fold(hand, sheet, read);
   const { recording, aligned } = hand;
-  return { form, size, sheet, params: read, folding, recording, aligned, steps: folding.steps.length };
+  return { piece, size, sheet, params: read, folding, recording, aligned, steps: folding.steps.length };
 }
 
 /**
@@ -48,13 +48,13 @@ export function foldAnew(form: Form, size: SheetSize, params: unknown): Folded {
  * @throws RangeError for a sheet or parameters out of their range
  */
 export function follow(folded: Folded, size: SheetSize, params: unknown): Folded | null {
-  const { form, aligned, steps } = folded;
-  const sheet = sheetFor(form, size);
-  const read = readParams(form, params);
+  const { piece, aligned, steps } = folded;
+  const sheet = sheetFor(piece, size);
+  const read = readParams(piece, params);
   const hand = startSheet(sheet, { along: folded.recording });
   try {
-    const folding = form.fold(hand, sheet, read);
-    return { form, size, sheet, params: read, folding, recording: hand.recording, aligned, steps };
+    const folding = piece.fold(hand, sheet, read);
+    return { piece, size, sheet, params: read, folding, recording: hand.recording, aligned, steps };
   } catch (error) {
     // A move that is refused here is refused when it is folded anew, which says why.
     if (error instanceof StructureDiffers || error instanceof FoldRefused) return null;
@@ -63,12 +63,12 @@ export function follow(folded: Folded, size: SheetSize, params: unknown): Folded
 }
 
 /** What a folded piece measures, made of paper so thick. */
-export const measure = ({ form, folding, sheet, params }: Folded, thicknessMm: number): FormSizes =>
-  form.sizes(folding, sheet, params, thicknessMm);
+export const measure = ({ piece, folding, sheet, params }: Folded, thicknessMm: number): FormSizes =>
+  piece.sizes(folding, sheet, params, thicknessMm);
 
 /** What it measures when a hand folds it that misses. */
 export function measureMissed(folded: Folded, inexact: InexactHand, thicknessMm: number): FormSizes {
-  const { form, sheet, params, recording } = folded;
+  const { piece, sheet, params, recording } = folded;
   const hand = startSheet(sheet, { inexact, after: recording });
-  return form.sizes(form.fold(hand, sheet, params), sheet, params, thicknessMm);
+  return piece.sizes(piece.fold(hand, sheet, params), sheet, params, thicknessMm);
 }

@@ -2,10 +2,12 @@ import type * as z from 'zod';
 import type { Hand } from '../folding/hand';
 import type { Pose } from '../folding/pose';
 import type { RelaxProgress } from '../folding/soft/relax';
-import type { Point3 } from '../measure/vector3';
 import type { ShownUnit } from '../measure/format-length';
+import type { Assembly, SoftShape } from '../assembly/assembly';
 import type { Point } from '../measure/point';
 import type { Sheet } from '../paper/sheet';
+import type { Demand, Room } from '../purpose/demand';
+import type { EaseId } from '../purpose/ease';
 
 /** How a movement is drawn: as the drawing's arrows are called. */
 export type StepArrowKind =
@@ -60,49 +62,8 @@ export interface Folding {
   readonly flat?: Pose;
 }
 
-/** The room that a made piece has, in mm. */
-export type Cavity =
-  | { readonly kind: 'box'; readonly lengthMm: number; readonly widthMm: number; readonly depthMm: number }
-  /** A flat pocket: between its sides and from its bottom to its mouth, lying flat. Contents take their thickness off both. */
-  | {
-      readonly kind: 'pocket';
-      readonly widthMm: number;
-      readonly heightMm: number;
-      /** Where the largest flat thing would lie on the table, corner by corner. */
-      readonly corners: readonly Point3[];
-      /** How many times the contents' thickness is taken off width and height; once when left out. */
-      readonly thicknessTimes?: number;
-      /** Thicker contents do not let it lie flat; a fifteenth of its shorter side when left out. */
-      readonly mostThickMm?: number;
-    }
-  /** A pocket over the corner of a page: how far it reaches along both edges and in from the point. */
-  | {
-      readonly kind: 'corner';
-      readonly legMm: number;
-      readonly depthMm: number;
-      /** Where the page's corner comes to lie on the table, and where its two edges leave the pocket. */
-      readonly corners: readonly [point: Point3, edge: Point3, otherEdge: Point3];
-    }
-  /** A hull: its flat floor between the bends, and how high sides and tips stand over it. */
-  | {
-      readonly kind: 'hull';
-      readonly floorLengthMm: number;
-      readonly floorWidthMm: number;
-      readonly sideMm: number;
-      readonly tipMm: number;
-      /** Where the sides end at the rim, beam there, and length over all. */
-      readonly rimLengthMm: number;
-      readonly rimWidthMm: number;
-      readonly overallMm: number;
-    }
-  /** A pouch that is pressed open, as it lies flat. */
-  | { readonly kind: 'pouch'; readonly mouthMm: number; readonly bottomMm: number; readonly depthMm: number };
-
-/** A soft piece as it stands when in use. */
-export interface Opened {
-  /** Its walls, triangles counter-clockwise from outside, where the coloured side is; the white side is inside. */
-  readonly vertices: readonly Point3[];
-  readonly triangles: readonly (readonly [number, number, number])[];
+/** A soft piece as it stands when in use: coloured outside, white inside. */
+export interface Opened extends SoftShape {
   /** What it holds, from the most that its shape allows to what is comfortable, in ml. */
   readonly volumes: readonly { readonly name: string; readonly ml: number }[];
   /** How much of it is shown inside, in ml. */
@@ -113,7 +74,8 @@ export interface Opened {
 
 /** Sizes of a made piece in mm, with the paper's thickness, measured on its poses. */
 export interface FormSizes {
-  readonly cavity: Cavity;
+  /** Its rooms; a purpose is held against the first. */
+  readonly rooms: readonly [Room, ...Room[]];
   readonly outer: { readonly lengthMm: number; readonly widthMm: number; readonly heightMm: number };
   /** Lengths worth knowing, by what they are: overlaps, flaps, openings. */
   readonly lengths: readonly { readonly name: string; readonly mm: number }[];
@@ -152,13 +114,17 @@ export interface ParamField {
         /** The least and the most, in mm, on a sheet; given what the other parameters are. */
         readonly range: (sheet: SheetSize, params: Readonly<Record<string, unknown>>) => readonly [number, number];
       }
+    /** A length in mm that keeps, however large the sheet: a seam, an overlap. */
     | {
-        readonly kind: 'count';
+        readonly kind: 'fixed length';
         readonly min: number;
         readonly max: number;
-        /** The room depends on it: a search tries it as it does a length, or a few values of it one by one. */
-        readonly sought?: 'as a length' | readonly number[];
-      };
+        /** The room depends on it: a search tries every millimetre. */
+        readonly sought?: true;
+      }
+    /** In degrees; a search tries a few values one by one, where the room depends on it. */
+    | { readonly kind: 'angle'; readonly min: number; readonly max: number; readonly sought?: readonly number[] }
+    | { readonly kind: 'count'; readonly min: number; readonly max: number };
 }
 
 /** Sides of an oblong or square sheet, in mm. */
@@ -170,16 +136,20 @@ export interface SheetSize {
 export type Family =
   'envelopes and wraps' | 'bags' | 'bookmarks' | 'cups' | 'open boxes and lids' | 'closing boxes' | 'boats';
 
-/** What kind of thing it holds. */
-export type Holds = 'flat things' | 'boxes and blocks' | 'loose pieces' | 'liquid' | 'pages' | 'a floating load';
+/** What keeps it closed, by its kind and in words. */
+export interface Closure {
+  readonly kind: 'open' | 'lid' | 'tucked' | 'slides' | 'twists' | 'glued' | 'tied' | 'flap';
+  readonly words: string;
+}
 
-/** What a maker should know of a form before choosing it. */
-export interface FormFacts {
+/** Whether something beside paper is used: glue or tape, or a blade. */
+export type Use = 'none' | 'optional' | 'needed';
+
+/** One kind of sheet folded one way. `P` is what its parameters parse to. */
+export interface Piece<P = unknown> {
+  /** Unlike any other on the shelf. */
   readonly id: string;
   readonly name: string;
-  readonly family: Family;
-  /** One line: what it is for. */
-  readonly use: string;
   readonly sheetShape:
     | 'square'
     | {
@@ -191,24 +161,9 @@ export interface FormFacts {
       };
   /** Below this shorter side of the sheet, in mm, fingers no longer manage it. */
   readonly leastSheetMm: number;
-  readonly fields: readonly ParamField[];
-  readonly holds: readonly Holds[];
-  /** What keeps it closed. */
-  readonly closes: string;
-  readonly adhesive: 'none' | 'optional' | 'needed';
-  readonly cuts: 'none' | 'optional' | 'needed';
   /** Lengths that stay as they are on a larger sheet: an overlap, a seam. */
   readonly fixedLengths?: boolean;
-  readonly skill: 1 | 2 | 3;
-  readonly minutes: number;
-  /** Which papers suit, and why. */
-  readonly papers: string;
-  /** The usual cautions, where there are any. */
-  readonly cautions: readonly string[];
-}
-
-/** A kind of object with its parameters. `P` is what the parameters parse to. */
-export interface Form<P = unknown> extends FormFacts {
+  readonly fields: readonly ParamField[];
   readonly params: z.ZodType<P>;
   /**
    * Makes the moves of the sequence with a hand that holds the sheet.
@@ -226,12 +181,92 @@ export interface Form<P = unknown> extends FormFacts {
   opened?(sizes: FormSizes): Generator<RelaxProgress, Opened, boolean>;
 }
 
-/** A form among others: its parameters are read before they are used. */
+/** How large the sheet of an entry is. */
+export type SheetRule =
+  /** As the purpose asks. */
+  | { readonly kind: 'asked' }
+  /** From this sheet. */
+  | { readonly kind: 'fixed'; readonly size: SheetSize }
+  /** As large as another entry, as measured, asks: a lid over its base, a tray round another. */
+  | {
+      readonly kind: 'follows';
+      readonly of: string;
+      readonly needs: (sizes: FormSizes, ease: EaseId) => readonly Demand[];
+    };
+
+/** A kind of piece in a make, with its own parameters, so many times. */
+export interface Entry {
+  readonly key: string;
+  /** What a maker calls it. */
+  readonly name: string;
+  readonly pieceId: string;
+  readonly params: Readonly<Record<string, unknown>>;
+  readonly copies: number;
+  readonly sheet: SheetRule;
+}
+
+/** An entry folded from its sheet and measured on its paper. */
+export interface MadeEntry {
+  readonly entry: Entry;
+  readonly sheet: Sheet;
+  readonly folding: Folding;
+  readonly sizes: FormSizes;
+}
+
+/** What a maker should know of a form before choosing it. */
+export interface FormFacts<P = unknown> {
+  readonly family: Family;
+  /** One line: what it is for. */
+  readonly use: string;
+  /** Kinds of its rooms, the one that a purpose is held against first: what it holds follows from them. */
+  readonly rooms: readonly [string, ...string[]];
+  closure(params: P): Closure;
+  adhesive(params: P): Use;
+  cuts(params: P): Use;
+  readonly skill: 1 | 2 | 3;
+  readonly minutes: number;
+  /** Which papers suit, and why. */
+  readonly papers: string;
+  /** The usual cautions, where there are any. */
+  readonly cautions: readonly string[];
+}
+
+/**
+ * A kind of object. It is itself the piece that a purpose asks a sheet for; what else belongs to it, and how all is put
+ * together, follows from its parameters.
+ */
+export interface Form<P = unknown> extends FormFacts<P>, Piece<P> {
+  /** What may be chosen of the make as a whole. */
+  readonly makeFields?: readonly ParamField[];
+  /** Further pieces that its makes are made of. */
+  readonly pieces?: readonly Piece[];
+  /** Which pieces a make has; one of the form itself when left out. The one that is asked comes first. */
+  entries?(params: P): readonly [Entry, ...Entry[]];
+  /** How they are put together; side by side with nothing to hold them when left out. */
+  assemble?(made: ReadonlyMap<string, MadeEntry>, params: P): Assembly;
+}
+
+/** A piece among others: its parameters are read before they are used. */
+export function anyPiece<P>(piece: Piece<P>): Piece {
+  const { params: schema } = piece;
+  return {
+    ...piece,
+    fold: (hand, sheet, params, unit) => piece.fold(hand, sheet, schema.parse(params), unit),
+    sizes: (folding, sheet, params, thicknessMm) => piece.sizes(folding, sheet, schema.parse(params), thicknessMm),
+    floor: piece.floor && ((sheet, params) => piece.floor!(sheet, schema.parse(params))),
+  };
+}
+
+/** A form among others, likewise. */
 export function anyForm<P>(form: Form<P>): Form {
+  const { params: schema } = form;
   return {
     ...form,
-    fold: (hand, sheet, params, unit) => form.fold(hand, sheet, form.params.parse(params), unit),
-    sizes: (folding, sheet, params, thicknessMm) => form.sizes(folding, sheet, form.params.parse(params), thicknessMm),
-    floor: form.floor && ((sheet, params) => form.floor!(sheet, form.params.parse(params))),
+    ...anyPiece(form),
+    closure: (params) => form.closure(schema.parse(params)),
+    adhesive: (params) => form.adhesive(schema.parse(params)),
+    cuts: (params) => form.cuts(schema.parse(params)),
+    entries: form.entries && ((params) => form.entries!(schema.parse(params))),
+    assemble: form.assemble && ((made, params) => form.assemble!(made, schema.parse(params))),
   };
 }

@@ -1,10 +1,10 @@
 import { startSheet } from '../folding/hand';
 import type { ShownUnit } from '../measure/format-length';
 import { rectangleSheet, type Sheet } from '../paper/sheet';
-import { FORMS } from './all-forms';
-import type { Folding, Form, FormSizes, SheetSize } from './form';
+import type { Folding, FormSizes, Piece, SheetSize } from './form';
+import { SHELF } from './shelf';
 
-/** A form at a size on a paper. */
+/** A piece at a size on a paper. */
 export interface MakeRequest {
   readonly sheet: SheetSize;
   readonly params: unknown;
@@ -17,17 +17,17 @@ export interface MakeRequest {
 
 /** What came out of folding: the steps, the poses, and sizes measured on them. */
 export interface Made {
-  readonly formId: string;
+  readonly pieceId: string;
   readonly sheet: SheetSize;
   readonly folding: Folding;
   readonly sizes: FormSizes;
 }
 
 /**
- * The sheet as it lies when a form starts.
- * @throws RangeError for a sheet that the form does not take, saying why
+ * The sheet as it lies when a piece is begun.
+ * @throws RangeError for a sheet that the piece does not take, saying why
  */
-export function sheetFor({ name, sheetShape, leastSheetMm }: Form, { widthMm, heightMm }: SheetSize): Sheet {
+export function sheetFor({ name, sheetShape, leastSheetMm }: Piece, { widthMm, heightMm }: SheetSize): Sheet {
   const [short, long] = [Math.min(widthMm, heightMm), Math.max(widthMm, heightMm)];
   if (short < leastSheetMm)
     throw new RangeError(
@@ -46,15 +46,14 @@ export function sheetFor({ name, sheetShape, leastSheetMm }: Form, { widthMm, he
 }
 
 /**
- * Folds a form from its sheet and measures it.
- * @throws RangeError for an unknown form, or a sheet or parameters out of their range
+ * Folds a piece from its sheet and measures it. A form is itself its main piece.
+ * @throws RangeError for an unknown piece, or a sheet or parameters out of their range
  * @throws FoldRefused when the sequence cannot be folded
  */
-export function make(formId: string, { sheet: size, params, paper, unit }: MakeRequest): Made {
-  const form = FORMS[formId];
-  if (!form) throw new RangeError(`No form is called “${formId}”.`);
-  const sheet = sheetFor(form, size);
-  const read = form.params.parse(params);
-  const folding = form.fold(startSheet(sheet), sheet, read, unit);
-  return { formId, sheet: size, folding, sizes: form.sizes(folding, sheet, read, paper.thicknessMm) };
+export function make(pieceId: string, { sheet: size, params, paper, unit }: MakeRequest): Made {
+  const piece = SHELF.piece(pieceId);
+  const sheet = sheetFor(piece, size);
+  const read = piece.params.parse(params);
+  const folding = piece.fold(startSheet(sheet), sheet, read, unit);
+  return { pieceId, sheet: size, folding, sizes: piece.sizes(folding, sheet, read, paper.thicknessMm) };
 }

@@ -1,17 +1,14 @@
-/** Inside sizes in mm, as predicted or as measured with a ruler. */
-export interface InsideSize {
-  readonly lengthMm: number;
-  readonly widthMm: number;
-  readonly depthMm: number;
-}
-
-/** Measured less predicted, in mm. */
-export function deviation(predicted: InsideSize, measured: InsideSize): InsideSize {
-  return {
-    lengthMm: measured.lengthMm - predicted.lengthMm,
-    widthMm: measured.widthMm - predicted.widthMm,
-    depthMm: measured.depthMm - predicted.depthMm,
-  };
+/** Measured less predicted, in mm, of those sizes that were measured. */
+export function deviation<K extends string>(
+  predicted: Readonly<Record<K, number>>,
+  measured: Readonly<Partial<Record<K, number>>>,
+): Partial<Record<K, number>> {
+  const off: Partial<Record<K, number>> = {};
+  for (const key in predicted) {
+    const mm = measured[key];
+    if (mm !== undefined) off[key] = mm - predicted[key];
+  }
+  return off;
 }
 
 /** Mean and spread of a set of numbers; the spread is null until there are two. */

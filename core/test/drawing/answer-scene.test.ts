@@ -1,13 +1,13 @@
 import {
   answerDrawing,
-  type Cavity,
-  FORMS,
+  type Room,
   isSized,
   make,
   parsePurpose,
   sheetFor,
   sizeFor,
   type SizeOptions,
+  formById,
 } from '../../src/index';
 import { fitting, USUAL } from '../fit/usual-options';
 
@@ -19,11 +19,11 @@ function drawn(formId: string, text: string) {
   if (!isSized(answer)) throw new Error('It has a sheet.');
   const { sheet, params, fit } = answer;
   const { folding, sizes } = make(formId, { sheet, params, paper: { thicknessMm: 0.1 } });
-  const form = FORMS[formId];
+  const form = formById(formId);
   const floor = form.floor?.(sheetFor(form, sheet), form.params.parse(params));
-  const scene = (cavity: Cavity, with_: boolean) =>
-    answerDrawing(folding.finished, cavity, floor, with_ ? fit.arrangement : null);
-  return { full: scene(sizes.cavity, true), empty: scene(sizes.cavity, false), fit };
+  const scene = (room: Room, with_: boolean) =>
+    answerDrawing(folding.finished, room, floor, with_ ? fit.arrangement : null);
+  return { full: scene(sizes.rooms[0], true), empty: scene(sizes.rooms[0], false), fit };
 }
 
 describe('an answer with its contents', () => {

@@ -51,9 +51,9 @@ describe('what is shown in a piece', () => {
       { x: 60, y: 100 },
     ];
     for (const sides of [
-      flatContents(card.sizes.cavity),
-      flatContents(page.sizes.cavity),
-      blockOn(dish.folding.finished, floor, dish.sizes.cavity),
+      flatContents(card.sizes.rooms[0]),
+      flatContents(page.sizes.rooms[0]),
+      blockOn(dish.folding.finished, floor, dish.sizes.rooms[0]),
     ]) {
       const moved = sides.map((side) => side.map((p) => ({ x: p.x + 31, y: p.y - 17, z: p.z + 5 })));
       expect(signedVolume(sides)).toBeGreaterThan(0);
@@ -68,11 +68,10 @@ describe('what is shown in a piece', () => {
       params: {},
       paper: { thicknessMm: 0.1 },
     });
-    if (sizes.cavity.kind !== 'corner') throw new Error('A bookmark is a corner.');
-    const [point, edge, other] = sizes.cavity.corners;
+    const [point, edge, other] = sizes.rooms[0].corners!;
     const halfway = { x: (edge.x + other.x) / 2, y: (edge.y + other.y) / 2 };
     const away = { x: halfway.x - point.x, y: halfway.y - point.y };
-    for (const p of flatContents(sizes.cavity).flat())
+    for (const p of flatContents(sizes.rooms[0]).flat())
       expect((p.x - halfway.x) * away.x + (p.y - halfway.y) * away.y).toBeGreaterThanOrEqual(-1e-9);
   });
 });

@@ -5,13 +5,21 @@ import {
   FROM_ABOVE,
   fromDirection,
   intersect,
-  lidOverTray,
-  makeTray,
+  foldMake,
+  make,
+  assemblyScene,
   skinOf,
   stepPictures,
 } from '../../src/index';
 
-const made = (part: 'tray' | 'eared-lid', sheetMm = 160) => makeTray({ sheetMm, params: { part }, thicknessMm: 0.1 });
+const TRAY = 'square-tray-and-eared-lid';
+const paper = { thicknessMm: 0.1 };
+const made = (part: 'tray' | 'eared-lid', sheetMm = 160) =>
+  make(part === 'tray' ? TRAY : 'square-tray-lid', {
+    sheet: { widthMm: sheetMm, heightMm: sheetMm },
+    params: {},
+    paper,
+  });
 
 /** Area of a piece of skin in space. */
 function areaOf(corners: readonly { x: number; y: number; z: number }[]): number {
@@ -60,16 +68,22 @@ describe('pictures', () => {
 
   it('the skin of a tray is its outside and its inside: 2 (A² + 4 A h)', () => {
     const { folding, sizes } = made('tray');
-    const { baseMm, wallMm } = sizes.nominal;
+    const [baseMm, wallMm] = sizes.lengths.map(({ mm }) => mm);
     const all = skinOf(folding.finished).reduce((sum, p) => sum + areaOf(p.corners), 0);
     expect(all / (2 * (baseMm ** 2 + 4 * baseMm * wallMm))).toBeCloseTo(1, 6);
   });
 
   it('a lid stands over its tray, middle on middle', () => {
-    const tray = made('tray').folding.finished;
-    const lid = made('eared-lid', 165).folding.finished;
-    const skin = skinOf(lid, lidOverTray(tray, lid, 30, 0)).flatMap((p) => p.corners);
-    const below = skinOf(tray).flatMap((p) => p.corners);
+    const sheet = (mm: number) => ({ sheet: { widthMm: mm, heightMm: mm }, thicknessMm: 0.1 });
+    const { assembly } = foldMake({
+      formId: TRAY,
+      params: { lid: 'eared' },
+      entries: { tray: sheet(160), lid: sheet(165) },
+    });
+    const { piece, lifted } = assemblyScene(assembly);
+    expect(lifted).toHaveLength(1);
+    const skin = lifted[0].skin.flatMap((p) => p.corners);
+    const below = piece.flatMap((p) => p.corners);
     const middle = (ps: typeof skin, axis: 'x' | 'y'): number =>
       (Math.min(...ps.map((p) => p[axis])) + Math.max(...ps.map((p) => p[axis]))) / 2;
     expect(middle(skin, 'x')).toBeCloseTo(middle(below, 'x'), 6);

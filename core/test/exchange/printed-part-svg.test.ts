@@ -1,4 +1,4 @@
-import { FORMS, make, printedPartSvg } from '../../src/index';
+import { make, printedPartSvg, formById } from '../../src/index';
 
 const paper = { thicknessMm: 0.1 };
 
@@ -9,7 +9,7 @@ describe('the face of a bookmark, to be printed', () => {
     params: { panel: 'band' },
     paper,
   });
-  const [part] = FORMS['page-corner-bookmark'].prints!(sizes);
+  const [part] = formById('page-corner-bookmark').prints!(sizes);
 
   it('is as wide as the mouth and cut at half right angles, flush with the pocket', () => {
     const [a, b, c, d] = part.outline;

@@ -1,5 +1,5 @@
 import * as fc from 'fast-check';
-import { type Arrangement, arrangements, boxOf, type Piece, type Turning } from '../../src/index';
+import { type Arrangement, arrangements, boxOf, type Item, type Turning } from '../../src/index';
 
 /** Written apart from the packing: two boxes overlap when their extents overlap in all three directions. */
 function overlapping({ placements }: Arrangement): number {
@@ -16,7 +16,7 @@ function overlapping({ placements }: Arrangement): number {
 }
 
 const side = fc.integer({ min: 2, max: 150 });
-const piece: fc.Arbitrary<Piece> = fc.record({
+const piece: fc.Arbitrary<Item> = fc.record({
   name: fc.constant('thing'),
   count: fc.integer({ min: 1, max: 9 }),
   thing: fc.oneof(
@@ -63,7 +63,7 @@ describe('an arrangement', () => {
           [y, z, x],
           [z, y, x],
         ];
-        const block = ([lengthMm, widthMm, heightMm]: number[]): Piece => ({
+        const block = ([lengthMm, widthMm, heightMm]: number[]): Item => ({
           name: 'block',
           count: 1,
           thing: { shape: 'block', lengthMm, widthMm, heightMm },
@@ -82,7 +82,7 @@ describe('an arrangement', () => {
     ));
 
   it('wastes nothing on equal dice that fill a block', () => {
-    const dice: Piece = { name: 'die', count: 24, thing: { shape: 'block', lengthMm: 16, widthMm: 16, heightMm: 16 } };
+    const dice: Item = { name: 'die', count: 24, thing: { shape: 'block', lengthMm: 16, widthMm: 16, heightMm: 16 } };
     for (const { box } of arrangements([dice], 'any')) expect(box[0] * box[1] * box[2]).toBe(24 * 16 ** 3);
   });
 

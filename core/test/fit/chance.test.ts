@@ -8,10 +8,12 @@ import {
   offsetsOf,
   parsePurpose,
   prepare,
-  type Room,
+  BOX,
+  type RoomAsked,
   slopesOf,
   spareSpread,
   waysOf,
+  formById,
 } from '../../src/index';
 import { fitting, USUAL } from './usual-options';
 
@@ -41,15 +43,12 @@ describe('the normal distribution', () => {
 });
 
 describe('draws of misses', () => {
-  const [way] = waysOf('closing-cube');
+  const [way] = waysOf(formById('closing-cube'));
   const [structure] = atOnce(fitting.knowing(way));
   const { misses } = atOnce(fitting.missesAt({ structure, folded: structure.folded }, []));
   const offsets = offsetsOf(fitting, misses);
-  const room = (mm: number): Room => ({
-    cavity: { kind: 'box', lengthMm: mm, widthMm: mm, depthMm: mm },
-    sheetAreaMm2: 1,
-    pouchMl: () => null,
-  });
+  const room = (mm: number): RoomAsked =>
+    fitting.asking(BOX.of({ lengthMm: mm, widthMm: mm, depthMm: mm }), { widthMm: 1, heightMm: 1 });
 
   it('spread each measure as its slopes say', () => {
     offsets.names.forEach((name, m) => {
@@ -66,11 +65,14 @@ describe('draws of misses', () => {
         fc.double({ min: -2, max: 2, noNaN: true }),
         fc.double({ min: 0.1, max: 1, noNaN: true }),
         (sds, handMm) => {
-          const [{ demands }] = prepare(parsePurpose('30 x 30 x 30'), USUAL).demands('box')!;
+          const [{ demands }] = fitting.demands(prepare(parsePurpose('30 x 30 x 30'), USUAL), 'box');
           const depth = demands.find(({ name }) => name === 'depth')!;
           const sd = spareSpread(slopesOf(depth, room(40), offsets.names), misses, offsets.names);
           const ways = [{ demands: [depth], arrangement: null }];
-          const chance = chanceOf(fitting, ways, room(depth.need(room(40)) + sds * sd * handMm), offsets, handMm);
+          const chance = chanceOf(fitting, ways, room(depth.need(room(40)) + sds * sd * handMm), offsets, {
+            handMm,
+            volumeSpread: 0,
+          });
           expect(Math.abs(chance - normalShare(sds))).toBeLessThan(4 * Math.sqrt(0.25 / DRAWS));
         },
       ),
@@ -78,8 +80,9 @@ describe('draws of misses', () => {
     ));
 
   it('a second way to fit never lowers a chance, a further demand never raises it, and a better hand is surer', () => {
-    const [way1] = prepare(parsePurpose('30 x 30 x 30'), USUAL).demands('box')!;
-    const at = (mm: number, handMm = 0.4, ways = [way1]) => chanceOf(fitting, ways, room(mm), offsets, handMm);
+    const [way1] = fitting.demands(prepare(parsePurpose('30 x 30 x 30'), USUAL), 'box');
+    const at = (mm: number, handMm = 0.4, ways = [way1]) =>
+      chanceOf(fitting, ways, room(mm), offsets, { handMm, volumeSpread: 0 });
     const alone = way1.demands.map((demand) => at(31.9, 0.4, [{ demands: [demand], arrangement: null }]));
     expect(at(31.9)).toBeLessThanOrEqual(Math.min(...alone));
     expect(at(31.9, 0.4, [way1, { demands: [way1.demands[0]], arrangement: null }])).toBeGreaterThanOrEqual(at(31.9));

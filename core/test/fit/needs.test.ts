@@ -1,7 +1,18 @@
 import * as fc from 'fast-check';
 import {
   carriedG,
-  type Cavity,
+  alone,
+  BOX,
+  CORNER,
+  demandsOn,
+  EASES,
+  HULL,
+  POCKET,
+  POUCH,
+  roomKind,
+  type Room,
+  type RoomKind,
+  roomKindById,
   easeMm,
   type EaseId,
   FINGER_MM,
@@ -11,7 +22,6 @@ import {
   heapShare,
   hullOf,
   LOADED_SHARE,
-  type OtherRoom,
   parsePurpose,
   POCKET_EASE_MM,
   prepare,
@@ -22,31 +32,59 @@ import {
 const usual: FitOptions = { ease: 'easy', turning: 'upright', fingerRoom: false, gsm: 80 };
 const SHEET_MM2 = 200 * 200;
 
-const fit = (purpose: Purpose | string, cavity: Cavity | OtherRoom, options = usual): Fit | null =>
-  fitOf(prepare(typeof purpose === 'string' ? parsePurpose(purpose) : purpose, options), {
-    cavity,
-    sheetAreaMm2: SHEET_MM2,
-    pouchMl: () => 100,
-  });
-const spare = (purpose: Purpose | string, cavity: Cavity | OtherRoom, options = usual): number =>
-  fit(purpose, cavity, options)!.leastShare;
+/** Kinds that no form of the shelf has yet, each made up in one object: a slot for a strap, a track for a ball. */
+const SLOT = roomKind('slot', ['widthMm', 'gapMm'], {
+  names: { widthMm: 'Slot, wide', gapMm: 'Slot, high' },
+  holds: [],
+  demands({ purpose, options }) {
+    const { demand } = demandsOn<'widthMm' | 'gapMm'>();
+    if (purpose.kind !== 'strap') return null;
+    return alone(
+      demand('slot, wide', ({ widthMm }) => widthMm, purpose.widthMm + EASES[options.ease].mm),
+      demand('slot, high', ({ gapMm }) => gapMm, purpose.thickMm),
+    );
+  },
+});
+const TRACK = roomKind('track', ['widthMm', 'depthMm'], {
+  names: { widthMm: 'Track, wide', depthMm: 'Track, deep' },
+  holds: [],
+  demands({ purpose, options }) {
+    const { demand } = demandsOn<'widthMm' | 'depthMm'>();
+    if (purpose.kind !== 'bead') return null;
+    return alone(
+      demand('track, wide', ({ widthMm }) => widthMm, purpose.diameterMm + EASES[options.ease].mm),
+      // A wall up to the ball's middle keeps it on the track.
+      demand('track, deep', ({ depthMm }) => depthMm, purpose.diameterMm / 2),
+    );
+  },
+});
+
+const kindOf = ({ kind }: Room): RoomKind => [SLOT, TRACK].find(({ id }) => id === kind) ?? roomKindById(kind);
+
+function fit(purpose: Purpose | string, room: Room, options = usual): Fit | null {
+  const prepared = prepare(typeof purpose === 'string' ? parsePurpose(purpose) : purpose, options);
+  const ways = kindOf(room).demands(prepared);
+  return ways?.length ? fitOf(ways, { room, sheetAreaMm2: SHEET_MM2, mostMl: () => 100 }) : null;
+}
+const spare = (purpose: Purpose | string, room: Room, options = usual): number =>
+  fit(purpose, room, options)!.leastShare;
 
 const side = fc.double({ min: 10, max: 150, noNaN: true });
 const ease = fc.constantFrom<EaseId>('snug', 'easy', 'loose');
 const block = fc.tuple(side, side, side);
 const text = ([a, b, c]: readonly number[]): string => `${a} x ${b} x ${c}`;
-const box = (a: number, b: number, c: number): Cavity => ({ kind: 'box', lengthMm: a, widthMm: b, depthMm: c });
-const pocket = (widthMm: number, heightMm: number): Cavity => ({ kind: 'pocket', widthMm, heightMm, corners: [] });
-const hull = (size: number): Extract<Cavity, { kind: 'hull' }> => ({
-  kind: 'hull',
-  floorLengthMm: size,
-  floorWidthMm: size / 2,
-  sideMm: size / 4,
-  tipMm: size / 3,
-  rimLengthMm: 1.2 * size,
-  rimWidthMm: 0.6 * size,
-  overallMm: 1.5 * size,
-});
+const box = (a: number, b: number, c: number) => BOX.of({ lengthMm: a, widthMm: b, depthMm: c });
+const pocket = (widthMm: number, heightMm: number) => POCKET.of({ widthMm, heightMm });
+const hull = (size: number) =>
+  HULL.of({
+    floorLengthMm: size,
+    floorWidthMm: size / 2,
+    sideMm: size / 4,
+    tipMm: size / 3,
+    rimLengthMm: 1.2 * size,
+    rimWidthMm: 0.6 * size,
+    overallMm: 1.5 * size,
+  });
 
 describe('what fits in a box', () => {
   it('a block fits exactly when each side with its ease does, the two of its footprint either way round', () =>
@@ -147,17 +185,18 @@ describe('what floats, runs, and marks', () => {
   it('a boat carries what the water pushed aside weighs, less its own paper', () =>
     fc.assert(
       fc.property(fc.integer({ min: 60, max: 300 }), fc.integer({ min: 60, max: 200 }), (size, gsm) => {
-        const cavity = hull(size);
-        const carried = fit('load 5 g', cavity, { ...usual, gsm })!.needs[0];
+        const boat = hull(size);
+        const { sizes } = boat;
+        const carried = fit('load 5 g', boat, { ...usual, gsm })!.needs[0];
         expect(carried.have).toBeCloseTo(
-          carriedG(hullOf(cavity), LOADED_SHARE * cavity.sideMm) - gsm * SHEET_MM2 * 1e-6,
+          carriedG(hullOf(boat), LOADED_SHARE * sizes.sideMm) - gsm * SHEET_MM2 * 1e-6,
           9,
         );
         // A hull of four slanting sides holds more than its floor straight up, and less than its rim straight down.
-        const height = LOADED_SHARE * cavity.sideMm;
-        const water = carriedG(hullOf(cavity), height) / 0.001;
-        expect(water).toBeGreaterThan(0.5 * cavity.floorLengthMm * cavity.floorWidthMm * height);
-        expect(water).toBeLessThan(cavity.overallMm * cavity.rimWidthMm * height);
+        const height = LOADED_SHARE * sizes.sideMm;
+        const water = carriedG(hullOf(boat), height) / 0.001;
+        expect(water).toBeGreaterThan(0.5 * sizes.floorLengthMm * sizes.floorWidthMm * height);
+        expect(water).toBeLessThan(sizes.overallMm * sizes.rimWidthMm * height);
       }),
     ));
 
@@ -168,28 +207,19 @@ describe('what floats, runs, and marks', () => {
   });
 
   it('a thicker bundle of pages needs a deeper corner by half of what it is thicker', () => {
-    const corner: Cavity = {
-      kind: 'corner',
-      legMm: 90,
-      depthMm: 40,
-      corners: [
-        { x: 0, y: 0, z: 0 },
-        { x: 90, y: 0, z: 0 },
-        { x: 0, y: 90, z: 0 },
-      ],
-    };
+    const corner = CORNER.of({ legMm: 90, depthMm: 40 });
     const grip = (mm: number): number => fit(`pages ${mm} mm`, corner)!.needs[0].need;
     expect(grip(5) - grip(1)).toBeCloseTo(2, 9);
   });
 
   it('each kind of purpose is answered by its own kinds of room, and by no others', () => {
-    const rooms: Readonly<Record<string, Cavity | OtherRoom>> = {
+    const rooms: Readonly<Record<string, Room>> = {
       box: box(90, 80, 70),
       pocket: pocket(120, 90),
       hull: hull(150),
-      pouch: { kind: 'pouch', mouthMm: 90, bottomMm: 60, depthMm: 80 },
-      slot: { kind: 'slot', widthMm: 40, gapMm: 4 },
-      track: { kind: 'track', widthMm: 20, depthMm: 12 },
+      pouch: POUCH.of({ mouthMm: 90, bottomMm: 60, depthMm: 80 }),
+      slot: SLOT.of({ widthMm: 40, gapMm: 4 }),
+      track: TRACK.of({ widthMm: 20, depthMm: 12 }),
     };
     const answered = (purpose: string): string[] =>
       Object.keys(rooms).filter((kind) => fit(purpose, rooms[kind]) !== null);
@@ -201,5 +231,20 @@ describe('what floats, runs, and marks', () => {
     expect(answered('strap 25 x 2')).toEqual(['slot']);
     expect(answered('bead 8')).toEqual(['track']);
     expect(answered('pages 3 mm')).toEqual([]);
+  });
+
+  it('straps and balls are held against rooms of their own kind, to the tenth of a millimetre', () => {
+    const least = (purpose: string, room: Room): number => fit(purpose, room)!.leastShare;
+    expect(least('strap 25 x 2', SLOT.of({ widthMm: 26.5, gapMm: 3 }))).toBeGreaterThanOrEqual(0);
+    expect(least('strap 25 x 2', SLOT.of({ widthMm: 26.4, gapMm: 3 }))).toBeLessThan(0);
+    expect(least('bead 8', TRACK.of({ widthMm: 12, depthMm: 4 }))).toBeGreaterThanOrEqual(0);
+    expect(least('bead 8', TRACK.of({ widthMm: 12, depthMm: 3.9 }))).toBeLessThan(0);
+  });
+
+  it('a room is read from data by its kind, and refused when a size is missing', () => {
+    expect(BOX.schema.parse(JSON.parse(JSON.stringify(box(9, 8, 7))))).toEqual(box(9, 8, 7));
+    expect(() => BOX.schema.parse({ kind: 'box', sizes: { lengthMm: 9, widthMm: 8 } })).toThrow('depthMm');
+    expect(() => BOX.schema.parse(pocket(9, 8))).toThrow();
+    expect(() => roomKindById('constructor')).toThrow('No kind of room');
   });
 });

@@ -1,5 +1,5 @@
 import * as fc from 'fast-check';
-import { COMMON_PURPOSES, parsePurpose, type Piece, type Purpose, type Thing, writePurpose } from '../../src/index';
+import { COMMON_PURPOSES, parsePurpose, type Item, type Purpose, type Thing, writePurpose } from '../../src/index';
 
 const UNITS = ['mm', 'cm', 'in'] as const;
 const unit = fc.constantFrom(...UNITS);
@@ -16,7 +16,7 @@ const thing: fc.Arbitrary<Thing> = fc.oneof(
   fc.record({ shape: fc.constant('ball' as const), diameterMm: length }),
 );
 const name = fc.constantFrom('thing', 'tickets', 'hex key', 'watch parts', 'washer M', 'sea-glass');
-const piece: fc.Arbitrary<Piece> = fc.record({ name, count: fc.integer({ min: 1, max: 19 }), thing });
+const piece: fc.Arbitrary<Item> = fc.record({ name, count: fc.integer({ min: 1, max: 19 }), thing });
 const purpose: fc.Arbitrary<Purpose> = fc.oneof(
   fc.record({ kind: fc.constant('hold' as const), pieces: fc.array(piece, { minLength: 1, maxLength: 5 }) }),
   fc.record({ kind: fc.constant('loose' as const), piece }),

@@ -1,11 +1,11 @@
 import * as fc from 'fast-check';
-import { foldAnew, FORMS, type Transform } from '../../src/index';
+import { foldAnew, FORMS, type Transform, formById } from '../../src/index';
 import { certificateOf, holds } from '../../src/folding/certificate';
 
-const ids = Object.keys(FORMS);
+const ids = FORMS.map(({ id }) => id);
 
 function folded(id: string) {
-  const form = FORMS[id];
+  const form = formById(id);
   const widthMm = form.sheetShape === 'square' ? 180 : 180 * (form.sheetShape.longPerShort[0] + 0.05);
   return foldAnew(form, { widthMm, heightMm: 180 }, {}).recording;
 }

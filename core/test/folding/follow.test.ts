@@ -14,18 +14,19 @@ import {
   type Pose,
   waysOf,
   type Way,
+  formById,
 } from '../../src/index';
 import { expectPaper } from '../paper-laws';
 import { pointOf } from '../forms/points';
 import { runs } from '../runs';
 
 const THICK_MM = 0.13;
-const ways = Object.keys(FORMS).flatMap((id) => waysOf(id).slice(0, 2));
+const ways = FORMS.map(({ id }) => id).flatMap((id) => waysOf(formById(id)).slice(0, 2));
 
 /** Folded anew, or null where the form does not take the sheet or the lengths. */
 function anew(way: Way, point: Parameters<typeof at>[1]): Folded | null {
   try {
-    return foldAnew(FORMS[way.formId], point.sheet, at(way, point));
+    return foldAnew(formById(way.pieceId), point.sheet, at(way, point));
   } catch (error) {
     if (error instanceof RangeError || error instanceof FoldRefused) return null;
     throw error;
@@ -62,7 +63,7 @@ function expectSame(followed: Folded, fresh: Folded): void {
 }
 
 describe('a recording followed on another sheet', () => {
-  it.each(ways.map((way) => [way.formId, way.lengths.join(', ') || 'folding alone', way] as const))(
+  it.each(ways.map((way) => [way.pieceId, way.lengths.join(', ') || 'folding alone', way] as const))(
     '%s, %s: where it is followed it is what folding anew gives, and every pose of it is paper',
     (_id, _lengths, way) => {
       const structures: Folded[] = [];
@@ -96,19 +97,19 @@ describe('a recording followed on another sheet', () => {
   );
 
   it.each(
-    Object.keys(FORMS)
-      .flatMap((id) => waysOf(id).slice(0, 2))
-      .flatMap((way) => way.lengths.map((key, k) => [way.formId, key, way, k] as const)),
+    FORMS.map(({ id }) => id)
+      .flatMap((id) => waysOf(formById(id)).slice(0, 2))
+      .flatMap((way) => way.lengths.map((key, k) => [way.pieceId, key, way, k] as const)),
   )(
     '%s: as “%s” grows, it is followed up to each jump of the structure, and beyond from the next',
     (_id, _key, way, k) => {
-      const { sheetShape } = FORMS[way.formId];
+      const { sheetShape } = formById(way.pieceId);
       const ratio = sheetShape === 'square' ? 1 : sheetShape.longPerShort[0] + 0.04;
       const sheet = { widthMm: 220 * ratio, heightMm: 220 };
       const lengthsAt = (share: number): number[] => {
         const lengths: number[] = [];
         while (lengths.length < way.lengths.length) {
-          const { from, to, stepMm } = marksOf(way, sheet, lengths, 'mm');
+          const { from, to, stepMm } = marksOf(formById(way.pieceId), way, sheet, lengths, 'mm');
           lengths.push(stepMm * (from + (lengths.length === k ? share : 0.45) * (to - from)));
         }
         return lengths;
@@ -151,8 +152,8 @@ describe('a recording followed on another sheet', () => {
   );
 
   it('is refused where the layers jump, and holds on both sides of each jump', () => {
-    const way = waysOf('square-tray-and-eared-lid').find(({ lengths }) => lengths.length)!;
-    const form = FORMS[way.formId];
+    const way = waysOf(formById('square-tray-and-eared-lid')).find(({ lengths }) => lengths.length)!;
+    const form = formById(way.pieceId);
     const sheet = { widthMm: 200, heightMm: 200 };
     const folded = (share: number) => foldAnew(form, sheet, paramsAt(way, [share * 200]));
     // From √2/8 of the sheet on the end flaps reach past each other: ten layers where there were six.
@@ -171,7 +172,7 @@ describe('a recording followed on another sheet', () => {
   });
 
   it('is refused by another number of moves: tips that one card has and another has not', () => {
-    const form = FORMS['card-template-wrap'];
+    const form = formById('card-template-wrap');
     const sheet = { widthMm: 170, heightMm: 150 };
     const wrap = (longMm: number, shortMm: number) => ({ layout: 'diagonal', longMm, shortMm });
     const [tipped, plain] = [foldAnew(form, sheet, wrap(120, 65)), foldAnew(form, sheet, wrap(105, 90))];
@@ -183,7 +184,7 @@ describe('a recording followed on another sheet', () => {
 });
 
 describe('a hand that misses, following a followed recording', () => {
-  it.each(ways.map((way) => [way.formId, way.lengths.join(', ') || 'folding alone', way] as const))(
+  it.each(ways.map((way) => [way.pieceId, way.lengths.join(', ') || 'folding alone', way] as const))(
     '%s, %s: misses as it does after the piece folded anew',
     (_id, _lengths, way) =>
       fc.assert(
@@ -202,7 +203,7 @@ describe('a hand that misses, following a followed recording', () => {
   );
 
   it('makes the moves of the exact hand, whatever it misses: no wrap has a tip more or less by luck', () => {
-    const form = FORMS['card-template-wrap'];
+    const form = formById('card-template-wrap');
     for (let k = 0; k < 27; k++) {
       const [long, short] = [100 + (k % 9) * 2.5, 60 + Math.floor(k / 9) * 11];
       const side = Math.ceil((long + short) / Math.SQRT2) + 12;

@@ -1,10 +1,9 @@
 import * as fc from 'fast-check';
-import { afloat, carriedG, displacedMm3, hullOf, make, rimOf, volumeBelow } from '../../src/index';
+import { afloat, carriedG, displacedMm3, HULL, hullOf, make, rimOf, volumeBelow } from '../../src/index';
 
 const hullAt = (id: string, s: number) => {
-  const { cavity } = make(id, { sheet: { widthMm: s, heightMm: s }, params: {}, paper: { thicknessMm: 0 } }).sizes;
-  if (cavity.kind !== 'hull') throw new Error('A boat has a hull.');
-  return hullOf(cavity);
+  const { sizes } = make(id, { sheet: { widthMm: s, heightMm: s }, params: {}, paper: { thicknessMm: 0 } });
+  return hullOf(HULL.schema.parse(sizes.rooms[0]));
 };
 const paperG = (s: number): number => 80 * s * s * 1e-6;
 

@@ -1,11 +1,16 @@
 import * as fc from 'fast-check';
-import { made, sheet } from './made';
+import { HULL } from '../../src/index';
+import { made, sheet, roomIn } from './made';
 
 describe.each(['square-canoe', 'oblong-canoe', 'pod-boat'])('%s', (id) => {
   const hull = (s: number, wallDeg: number) => {
     const { sizes } = made(id, s, { wallDeg });
-    if (sizes.cavity.kind !== 'hull') throw new Error('A boat has a hull.');
-    return { ...sizes.cavity, ml: sizes.volumes!.map((v) => v.ml), over: sizes.outer, pack: sizes.lengths[2].mm };
+    return {
+      ...roomIn(HULL, { sizes }),
+      ml: sizes.volumes!.map((v) => v.ml),
+      over: sizes.outer,
+      pack: sizes.lengths[2].mm,
+    };
   };
   const oblong = id === 'oblong-canoe';
   // Shares of the shorter side: height of the walls, length of an end, half of the straight middle.

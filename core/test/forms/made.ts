@@ -1,5 +1,5 @@
 import * as fc from 'fast-check';
-import { FORMS, make, type Made } from '../../src/index';
+import { make, type Made, type RoomKind, formById } from '../../src/index';
 
 /** Sides of sheets that all forms manage, in mm. */
 export const sheet = fc.double({ min: 125, max: 900, noNaN: true });
@@ -11,7 +11,7 @@ const square = (mm: number) => ({ widthMm: mm, heightMm: mm });
 
 /** A sheet that suits a form: square, or as oblong as it likes. */
 export const sheetOf = (id: string, mm: number) => {
-  const { sheetShape } = FORMS[id];
+  const { sheetShape } = formById(id);
   return sheetShape === 'square' ? square(mm) : { widthMm: 1.29 * mm, heightMm: mm };
 };
 
@@ -21,3 +21,7 @@ export const made = (id: string, s: number, params: unknown = {}): Made =>
 /** A length that a form tells, by the beginning of its name. */
 export const lengthOf = ({ sizes }: Made, name: string): number =>
   sizes.lengths.find((l) => l.name.startsWith(name))!.mm;
+
+/** The sizes of a piece's room, which is of a kind. */
+export const roomIn = <K extends string>({ schema }: RoomKind<K>, { sizes }: Pick<Made, 'sizes'>) =>
+  schema.parse(sizes.rooms[0]).sizes;

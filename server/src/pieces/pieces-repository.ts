@@ -1,4 +1,4 @@
-import { type Piece, piece as pieceSchema } from '@odd-corner/contract';
+import { type LogEntry, logEntry as entrySchema } from '@odd-corner/contract';
 import type { Db } from '../db/open-database';
 import { readJson } from '../db/read-json';
 
@@ -20,8 +20,8 @@ interface Row {
 const SELECT = `SELECT id, job_id AS jobId, title, choice, paper_name AS paperName, sheets_used AS sheetsUsed, predicted, measured, minutes, note,
   folded_at AS foldedAt, version FROM pieces`;
 
-const toPiece = ({ choice, predicted, measured, ...rest }: Row): Piece =>
-  pieceSchema.parse({
+const toPiece = ({ choice, predicted, measured, ...rest }: Row): LogEntry =>
+  entrySchema.parse({
     ...rest,
     choice: readJson(choice),
     predicted: readJson(predicted),
@@ -37,12 +37,12 @@ export function piecesRepository(db: Db) {
     VALUES (@id, @jobId, @title, @choice, @paperId, @paperName, @sheetsUsed, @predicted, @measured, @minutes, @note, @foldedAt, @version)`);
   const remove = db.prepare<[string]>('DELETE FROM pieces WHERE id = ?');
   return {
-    list: (): Piece[] => list.all().map(toPiece),
-    find(id: string): Piece | undefined {
+    list: (): LogEntry[] => list.all().map(toPiece),
+    find(id: string): LogEntry | undefined {
       const row = one.get(id);
       return row && toPiece(row);
     },
-    put: (piece: Piece): void =>
+    put: (piece: LogEntry): void =>
       void insert.run({
         ...piece,
         choice: JSON.stringify(piece.choice),

@@ -1,15 +1,14 @@
-import type { Piece, PieceDraft } from '@odd-corner/contract';
+import { type LogEntry, type LogEntryDraft, predictInside } from '@odd-corner/contract';
 import type { Workshop } from '../db/workshop';
 import { notFound, ProblemError } from '../http/problem-error';
-import { predictInside } from './predict-inside';
 
 /** Writes a piece into the logbook and takes its sheets off the shelf, both or neither. The same id again changes nothing. */
-export function recordPiece({ db, jobs, papers, pieces }: Workshop, draft: PieceDraft, at: string): Piece {
+export function recordPiece({ db, jobs, papers, pieces }: Workshop, draft: LogEntryDraft, at: string): LogEntry {
   const known = pieces.find(draft.id);
   if (known) return known;
   const job = jobs.get(draft.jobId);
   const paper = job.choice.paperId === null ? undefined : papers.find(job.choice.paperId);
-  const piece: Piece = {
+  const piece: LogEntry = {
     ...draft,
     title: job.title,
     choice: { ...job.choice, paperId: paper?.id ?? null },

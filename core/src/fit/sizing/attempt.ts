@@ -1,13 +1,13 @@
 import { measure } from '../../forms/folded';
 import type { FormSizes, SheetSize } from '../../forms/form';
+import type { RoomAsked } from '../../purpose/demand';
 import { chanceOf } from '../chance';
-import type { Room } from '../demands';
 import type { Found } from '../fitting';
 import { type Fit, fitOf, FITS } from '../needs';
 import type { SizePoint } from '../ways';
 import { judging, threshold } from './judge';
 import { bolder, type Proposal, proposals } from './propose';
-import { roomOf, type Search, type Work } from './search';
+import type { Search, Work } from './search';
 
 /** Lengths that are folded at one sheet before the next sheet is looked at. */
 const MOST_FOLDED = 8;
@@ -16,10 +16,10 @@ const MOST_CHANCES = 3;
 /** Misses of a structure judge its neighbours this well, as a share of tries: nearer than this they are worked out anew. */
 const JUDGED = 0.03;
 
-/** A form folded at a sheet and lengths, and held against the purpose. */
+/** A piece folded at a sheet and lengths, and held against the purpose. */
 export interface Attempt {
   readonly found: Found;
-  readonly room: Room;
+  readonly room: RoomAsked;
   readonly point: SizePoint;
   readonly sizes: FormSizes;
   readonly fit: Fit;
@@ -27,22 +27,27 @@ export interface Attempt {
   readonly does: boolean;
 }
 
+const luckIn = ({ fitting, options: { handMm } }: Search, { room }: RoomAsked) => ({
+  handMm,
+  volumeSpread: fitting.volumeSpread(room),
+});
+
 /**
- * Folds the form at a sheet and lengths and holds it against the purpose, its chance as the misses of its structure judge it;
+ * Folds the piece at a sheet and lengths and holds it against the purpose, its chance as the misses of its structure judge it;
  * null when it cannot be folded so.
  */
 function* attempted(search: Search, sheet: SheetSize, lengths: readonly number[]): Work<Attempt | null> {
-  const { fitting, way, options, prepared, answering } = search;
+  const { fitting, way, options, answering } = search;
   const found = yield* fitting.folding(way, { sheet, lengths });
   if (!found) return null;
   const sizes = measure(found.folded, options.thicknessMm);
-  const room = roomOf(search, sizes.cavity, sheet);
-  const fit = fitOf(prepared, room)!;
+  const room = fitting.asking(sizes.rooms[0], sheet);
+  const fit = fitOf(answering, room);
   const fits = fit.leastShare >= FITS;
   const attempt = { found, room, sizes, fit, point: { sheet, lengths, thicknessMm: options.thicknessMm } };
   if (options.confidence === null || !fits) return { ...attempt, chance: null, does: fits };
   const { offsets } = yield* judging(search, found.structure);
-  const chance = chanceOf(fitting, answering, room, offsets, options.handMm);
+  const chance = chanceOf(fitting, answering, room, offsets, luckIn(search, room));
   return { ...attempt, chance, does: chance >= options.confidence };
 }
 
@@ -51,7 +56,7 @@ function* surely(search: Search, attempt: Attempt): Work<Attempt> {
   const { fitting, options, answering } = search;
   if (attempt.chance === null || options.confidence === null) return attempt;
   const { offsets } = yield* fitting.missesAt(attempt.found, attempt.point.lengths);
-  const chance = chanceOf(fitting, answering, attempt.room, offsets, options.handMm);
+  const chance = chanceOf(fitting, answering, attempt.room, offsets, luckIn(search, attempt.room));
   return { ...attempt, chance, does: chance >= options.confidence };
 }
 

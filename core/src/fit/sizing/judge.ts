@@ -1,25 +1,21 @@
-import type { Cavity } from '../../forms/form';
+import type { RoomAsked } from '../../purpose/demand';
 import { slopesOf, spareSpread } from '../chance';
-import type { Room } from '../demands';
 import type { Missed, Structure } from '../fitting';
 import { FITS, leastShare } from '../needs';
 import { normalQuantile } from '../normal';
 import { sizeAt } from '../size-model';
 import type { SizeOptions } from '../size-options';
 import type { SizePoint } from '../ways';
-import { type Judged, roomOf, type Search, type Work } from './search';
+import type { Judged, Search, Work } from './search';
 
 /** The room that a structure is reckoned to have at a point, by how its sizes run: its own, filled in anew each time. */
-function cavityAt({ model, cavity }: Structure, point: SizePoint): Cavity {
-  if (model) {
-    const filled = cavity as unknown as Record<string, number>;
-    for (const r of model.inside) filled[model.names[r]] = sizeAt(model, r, point);
-  }
-  return cavity;
+function reckonedRoom({ fitting }: Search, { model, room, filled }: Structure, point: SizePoint): RoomAsked {
+  if (model) for (const r of model.inside) filled[model.names[r]] = sizeAt(model, r, point);
+  return fitting.asking(room, point.sheet);
 }
 
 /** How far the demands on a room spread, by what misses do to it. */
-export function judgedBy({ answering }: Search, { misses, offsets }: Missed, room: Room): Judged {
+export function judgedBy({ answering }: Search, { misses, offsets }: Missed, room: RoomAsked): Judged {
   return {
     offsets,
     spreads: answering.map(({ demands }) =>
@@ -40,7 +36,7 @@ export function* judging(search: Search, structure: Structure): Work<Judged> {
   const { folded, lengths } = structure;
   const missed = yield* search.fitting.missesAt({ structure, folded }, lengths);
   const point: SizePoint = { sheet: folded.size, lengths, thicknessMm: 0 };
-  judged = judgedBy(search, missed, roomOf(search, cavityAt(structure, point), folded.size));
+  judged = judgedBy(search, missed, reckonedRoom(search, structure, point));
   search.judged.set(structure, judged);
   return judged;
 }
@@ -51,7 +47,7 @@ export function* judging(search: Search, structure: Structure): Work<Judged> {
  */
 export function score(search: Search, structure: Structure, point: SizePoint): number {
   const { answering, options, judged } = search;
-  const room = roomOf(search, cavityAt(structure, point), point.sheet);
+  const room = reckonedRoom(search, structure, point);
   const spreads = options.confidence === null ? null : (judged.get(structure) ?? likelyOf(search))?.spreads;
   let best = -Infinity;
   for (let w = 0; w < answering.length; w++) {

@@ -24,7 +24,7 @@ function proposed(
   sheet: SheetSize,
   structureAt: (point: SizePoint) => Structure | null,
 ): readonly Proposal[] {
-  const { way, options } = search;
+  const { piece, way, options } = search;
   const { thicknessMm, ruler } = options;
   let best: Proposal[] = [];
   const seen = new Set<string>();
@@ -45,7 +45,7 @@ function proposed(
       offer(lengths);
       return;
     }
-    const { from: low, to: high, stepMm }: Marks = marksOf(way, sheet, lengths, ruler);
+    const { from: low, to: high, stepMm }: Marks = marksOf(piece, way, sheet, lengths, ruler);
     const around = best[0]?.lengths[k];
     const half = (spread * (high - low)) / 2;
     const [from, to] =

@@ -1,20 +1,23 @@
-import type { Cavity, Form, SheetSize } from '../../forms/form';
+import type { Piece, SheetSize } from '../../forms/form';
+import type { WayToFit } from '../../purpose/demand';
 import type { Offsets } from '../chance';
-import type { Room, WayToFit } from '../demands';
 import type { Fitting, Structure } from '../fitting';
-import type { Prepared } from '../prepare';
 import type { SizeOptions } from '../size-options';
 import type { Way } from '../ways';
 
 /** Work that yields, so that the caller can stop. */
 export type Work<T> = Generator<void, T, void>;
 
-/** One way to make a form, held against a purpose. */
+/** What is asked of a piece: by kinds of rooms, all ways to fit; none of a kind that does not answer. */
+export interface Asking {
+  demands(kind: string): readonly WayToFit[];
+}
+
+/** One way to make a piece, held against what is asked. */
 export interface Search {
   readonly fitting: Fitting;
   readonly way: Way;
-  readonly form: Form;
-  readonly prepared: Prepared;
+  readonly piece: Piece;
   readonly options: SizeOptions;
   readonly answering: readonly WayToFit[];
   readonly judged: Map<Structure, Judged>;
@@ -31,14 +34,8 @@ export interface Judged {
 
 export const areaOf = ({ widthMm, heightMm }: SheetSize): number => widthMm * heightMm;
 
-export const roomOf = ({ fitting }: Search, cavity: Cavity, sheet: SheetSize): Room => ({
-  cavity,
-  sheetAreaMm2: areaOf(sheet),
-  pouchMl: fitting.pouchMl,
-});
-
-/** Whether a form is folded from such a sheet at all. */
-export function takes({ sheetShape, leastSheetMm }: Form, { widthMm, heightMm }: SheetSize): boolean {
+/** Whether a piece is folded from such a sheet at all. */
+export function takes({ sheetShape, leastSheetMm }: Piece, { widthMm, heightMm }: SheetSize): boolean {
   if (Math.min(widthMm, heightMm) < leastSheetMm) return false;
   const [least, most] = sheetShape === 'square' ? [1, 1] : sheetShape.longPerShort;
   return widthMm / heightMm >= least - 1e-9 && widthMm / heightMm <= most + 1e-9;

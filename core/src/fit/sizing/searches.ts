@@ -1,30 +1,28 @@
-import { FORMS } from '../../forms/all-forms';
+import type { Piece } from '../../forms/form';
 import type { Fitting, Structure } from '../fitting';
-import type { Prepared } from '../prepare';
 import type { SizeOptions } from '../size-options';
 import { type Way, waysOf } from '../ways';
 import { score } from './judge';
-import type { Judged, Search, Work } from './search';
+import type { Asking, Judged, Search, Work } from './search';
 
-/** The ways of a form that answer a purpose, each as a search; none when its kind of room does not answer. */
+/** The ways of a piece that answer, each as a search; none when its kind of room does not. */
 export function* searchesFor(
   fitting: Fitting,
-  formId: string,
-  prepared: Prepared,
+  piece: Piece,
+  asking: Asking,
   options: SizeOptions,
+  given: Readonly<Record<string, unknown>> = {},
 ): Work<readonly Search[]> {
-  const form = Object.hasOwn(FORMS, formId) ? FORMS[formId] : null;
-  if (!form) throw new RangeError(`No form is called “${formId}”.`);
   const searches: Search[] = [];
-  for (const way of waysOf(formId)) {
+  for (const way of waysOf(piece, given)) {
     if (makesNoDifference(searches, way)) continue;
     const [structure] = yield* fitting.knowing(way);
-    const answering = structure ? prepared.demands(structure.kind) : null;
-    if (!answering) return searches;
-    if (structure.kind === 'pouch') yield* fitting.learningPouch(structure);
+    const answering = structure ? asking.demands(structure.room.kind) : [];
+    if (!answering.length) return searches;
+    yield* fitting.learningVolume(structure);
     const like = searches.find((one) => one.way.lengths.length === way.lengths.length && !one.like) ?? null;
     const judged = new Map<Structure, Judged>();
-    searches.push({ fitting, way, form, prepared, options, answering, judged, like });
+    searches.push({ fitting, way, piece, options, answering, judged, like });
   }
   return searches;
 }

@@ -46,6 +46,34 @@ function* firstReckoned(
   });
 }
 
+/** Marks between which lengths that are settled suit the sheet: too small a sheet has no room for them, too large a one no use. */
+function allowedMarks(
+  { piece, way, options: { ruler } }: Search,
+  from: number,
+  sheetAt: (steps: number) => SheetSize,
+): readonly [number, number] {
+  let [low, high] = [from, Math.floor(LARGEST_MM / RULERS[ruler].stepMm)];
+  for (const { key, input } of piece.fields) {
+    const mm = way.pinned?.[key];
+    if (mm === undefined || input.kind !== 'length') continue;
+    const limits = (steps: number): readonly [number, number] => input.range(sheetAt(steps), way.choices);
+    low = firstOf(low, high, (steps) => limits(steps)[1] >= mm);
+    high = firstOf(low, high, (steps) => limits(steps)[0] > mm) - 1;
+  }
+  return [low, high];
+}
+
+/** The first of the steps from low to high for which something holds, when it holds for all larger ones too; one more than high when it never does. */
+function firstOf(low: number, high: number, holds: (steps: number) => boolean): number {
+  let [from, to] = [low, high + 1];
+  while (from < to) {
+    const mid = (from + to) >> 1;
+    if (holds(mid)) to = mid;
+    else from = mid + 1;
+  }
+  return from;
+}
+
 /** The smallest square that does, folded; areas from `limit` on are left out. */
 export function* smallestSquare(search: Search, fromMm: number, limit: number): Work<Attempt | null> {
   const { ruler } = search.options;
@@ -53,9 +81,8 @@ export function* smallestSquare(search: Search, fromMm: number, limit: number): 
     const mm = atRulerStep(steps, ruler);
     return { widthMm: mm, heightMm: mm };
   };
-  const low = rulerStepsFor(fromMm, ruler);
-  const high = Math.floor(LARGEST_MM / RULERS[ruler].stepMm);
-  const first = yield* firstReckoned(search, low, high, sheetAt);
+  const [low, high] = allowedMarks(search, rulerStepsFor(fromMm, ruler), sheetAt);
+  const first = high < low ? null : yield* firstReckoned(search, low, high, sheetAt);
   if (first === null) return null;
   // What does is not a larger sheet each time, where lengths lie at marks and layers jump.
   const down = search.way.lengths.length ? MARKS_DOWN : 0;
@@ -71,18 +98,18 @@ const OBLONG_TRIES = 30;
 const MOST_OBLONGS = 80;
 
 /** Least and most of the longer side, in marks, that go with a shorter one. */
-function longMarks({ form, options: { ruler } }: Search, heightMm: number): readonly [number, number] {
-  if (form.sheetShape === 'square') return [0, -1];
-  const [least, most] = form.sheetShape.longPerShort;
+function longMarks({ piece, options: { ruler } }: Search, heightMm: number): readonly [number, number] {
+  if (piece.sheetShape === 'square') return [0, -1];
+  const [least, most] = piece.sheetShape.longPerShort;
   return [rulerStepsFor(least * heightMm, ruler), Math.floor((most * heightMm) / RULERS[ruler].stepMm + 1e-9)];
 }
 
 /** The oblong sheet of least area that does, folded. */
 export function* smallestOblong(search: Search, fromMm: number, limit: number): Work<Attempt | null> {
-  const { form, options } = search;
-  if (form.sheetShape === 'square') return null;
+  const { piece, options } = search;
+  if (piece.sheetShape === 'square') return null;
   const { ruler } = options;
-  const [ratio] = form.sheetShape.longPerShort;
+  const [ratio] = piece.sheetShape.longPerShort;
   const mmOf = (steps: number): number => atRulerStep(steps, ruler);
   /** For a shorter side, the least longer one that is reckoned to do. */
   const known = new Map<number, number | null>();

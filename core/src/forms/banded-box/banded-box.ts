@@ -10,6 +10,7 @@ import { distance, point, type Point } from '../../measure/point';
 import type { Sheet } from '../../paper/sheet';
 import { atHand, squareFrame } from '../at-hand';
 import type { Folding, Form, SheetSize } from '../form';
+import { BOX } from '../../rooms/box';
 import { recordSteps } from '../record-steps';
 import { bandedWords } from './words';
 
@@ -290,7 +291,7 @@ const range =
   (least: (s: number) => number, most: (s: number, other: number | null) => number, other: string) =>
   ({ widthMm }: SheetSize, params: Readonly<Record<string, unknown>>): readonly [number, number] => {
     const given = params[other];
-    return [Math.ceil(least(widthMm)), Math.floor(most(widthMm, typeof given === 'number' ? given : null))];
+    return [least(widthMm), most(widthMm, typeof given === 'number' ? given : null)];
   };
 
 /** A closed box in one piece with a raised band round it, whose two points lock the lid. */
@@ -337,10 +338,10 @@ export const bandedBox: Form<BandedBoxParams> = {
       },
     },
   ],
-  holds: ['boxes and blocks', 'loose pieces', 'flat things'],
-  closes: 'two points that slide into each other, and two flaps tucked under',
-  adhesive: 'none',
-  cuts: 'none',
+  rooms: ['box'],
+  closure: () => ({ kind: 'slides', words: 'two points that slide into each other, and two flaps tucked under' }),
+  adhesive: () => 'none',
+  cuts: () => 'none',
   skill: 3,
   minutes: 25,
   papers: '60 to 100 g/m². Where the points meet five layers lie in the lid.',
@@ -362,12 +363,13 @@ export const bandedBox: Form<BandedBoxParams> = {
     const lid = layersThrough(finished, on(aside, y1 + height + 0.9 * y1));
     const most = mostLayers(finished);
     return {
-      cavity: {
-        kind: 'box',
-        lengthMm: length - 2 * thicknessMm,
-        widthMm: width - 2 * thicknessMm,
-        depthMm: height - thicknessMm,
-      },
+      rooms: [
+        BOX.of({
+          lengthMm: length - 2 * thicknessMm,
+          widthMm: width - 2 * thicknessMm,
+          depthMm: height - thicknessMm,
+        }),
+      ],
       outer: {
         lengthMm: length + 2 * thicknessMm,
         widthMm: width + 2 * band * thicknessMm,

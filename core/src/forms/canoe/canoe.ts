@@ -8,13 +8,14 @@ import type { Point3 } from '../../measure/vector3';
 import { apply, compose, inverse } from '../../folding/transform';
 import { lineThrough, type Point, point } from '../../measure/point';
 import type { Sheet } from '../../paper/sheet';
-import type { Folding, Form, FormFacts } from '../form';
+import type { Folding, Form } from '../form';
+import { HULL } from '../../rooms/hull';
 import { recordSteps } from '../record-steps';
-import { bendOf, displacedMm3, endFoldDeg, type Hull } from './hull';
+import { bendOf, displacedMm3, endFoldDeg, type Hull } from '../../bodies/hull';
 import { canoeWords } from './words';
 
 /** What tells one boat of this family from another. */
-export interface CanoeKind extends Pick<FormFacts, 'id' | 'name' | 'use' | 'sheetShape' | 'minutes' | 'leastSheetMm'> {
+export interface CanoeKind extends Pick<Form, 'id' | 'name' | 'use' | 'sheetShape' | 'minutes' | 'leastSheetMm'> {
   /** All at once, or first one half and then the other. */
   readonly turn: 'single' | 'two-stage';
   readonly wallDeg: number;
@@ -287,15 +288,15 @@ export function canoe(kind: CanoeKind): Form<CanoeParams> {
     fields: [
       {
         key: 'wallDeg',
-        label: 'Walls to the floor, in degrees',
+        label: 'Walls to the floor',
         why: 'Upright walls make the driest boat; beyond 90 the boat is wider and steadier.',
-        input: { kind: 'count', min: 75, max: 115, sought: [75, 80, 85, 90, 95, 100, 105, 110, 115] },
+        input: { kind: 'angle', min: 75, max: 115, sought: [75, 80, 85, 90, 95, 100, 105, 110, 115] },
       },
     ],
-    holds: ['a floating load', 'loose pieces'],
-    closes: 'nothing: its sides stand by their own creases',
-    adhesive: 'none',
-    cuts: 'none',
+    rooms: ['hull'],
+    closure: () => ({ kind: 'open', words: 'nothing: its sides stand by their own creases' }),
+    adhesive: () => 'none',
+    cuts: () => 'none',
     skill: 3,
     papers: '60 to 100 g/m², long-fibred; rub the outside with wax first if it is to float for more than minutes.',
     cautions: [
@@ -317,16 +318,17 @@ export function canoe(kind: CanoeKind): Form<CanoeParams> {
       const rimMm = Math.min(hull.rim.z, hull.tip.z);
       const ml = (share: number): number => displacedMm3(hull, share * rimMm) / 1000;
       return {
-        cavity: {
-          kind: 'hull',
-          floorLengthMm: 2 * hull.chine.x,
-          floorWidthMm: 2 * hull.chine.y,
-          sideMm: hull.rim.z,
-          tipMm: hull.tip.z,
-          rimLengthMm: 2 * hull.rim.x,
-          rimWidthMm: 2 * hull.rim.y,
-          overallMm: 2 * hull.tip.x,
-        },
+        rooms: [
+          HULL.of({
+            floorLengthMm: 2 * hull.chine.x,
+            floorWidthMm: 2 * hull.chine.y,
+            sideMm: hull.rim.z,
+            tipMm: hull.tip.z,
+            rimLengthMm: 2 * hull.rim.x,
+            rimWidthMm: 2 * hull.rim.y,
+            overallMm: 2 * hull.tip.x,
+          }),
+        ],
         outer: {
           lengthMm: 2 * hull.tip.x,
           widthMm: 2 * Math.max(hull.chine.y, hull.rim.y) + 2 * most * thicknessMm,

@@ -4,10 +4,11 @@ import { flatExtent } from '../../folding/layers-at';
 import { type Pose, whereIs } from '../../folding/pose';
 import { mostLayers } from '../../folding/stack-depth';
 import type { ShownUnit } from '../../measure/format-length';
-import { between, distance, lineThrough, type Point, sideOf } from '../../measure/point';
+import { distance, lineThrough, type Point, sideOf } from '../../measure/point';
 import type { Sheet } from '../../paper/sheet';
 import type { Folding, Form, SheetSize } from '../form';
 import { choice, sought } from '../choice';
+import { POCKET } from '../../rooms/pocket';
 import { recordSteps } from '../record-steps';
 import { wrapWords } from './words';
 
@@ -77,20 +78,20 @@ const layoutOf = ({ layout }: Given): CardWrapParams['layout'] => (layout === 's
 function longRange(sheet: SheetSize, given: Given): readonly [number, number] {
   if (layoutOf(given) === 'square-on') {
     const least = Math.max(sheet.widthMm / 3, largestCard(sheet, 'square-on')[1]);
-    return [Math.ceil(least), Math.floor(sheet.widthMm - 2 * LEAST_END_MM)];
+    return [least, sheet.widthMm - 2 * LEAST_END_MM];
   }
   const sum = Math.SQRT2 * (Math.min(sheet.widthMm, sheet.heightMm) - OVERLAP_MM);
-  return [Math.ceil(sum / 2), Math.floor((2 / 3) * sum)];
+  return [sum / 2, (2 / 3) * sum];
 }
 
 /** Shorter sides that go with a longer one. */
 function shortRange(sheet: SheetSize, given: Given): readonly [number, number] {
   const largest = largestCard(sheet, layoutOf(given));
   const long = typeof given['longMm'] === 'number' ? given['longMm'] : largest[0];
-  if (layoutOf(given) === 'square-on') return [Math.ceil(0.4 * largest[1]), Math.floor(Math.min(long, largest[1]))];
+  if (layoutOf(given) === 'square-on') return [0.4 * largest[1], Math.min(long, largest[1])];
   const sum = Math.SQRT2 * (Math.min(sheet.widthMm, sheet.heightMm) - OVERLAP_MM);
   const most = Math.min(long, sum - long);
-  return [Math.ceil(0.8 * most), Math.floor(most)];
+  return [0.8 * most, most];
 }
 
 /** @throws RangeError when the sheet does not cover the card */
@@ -237,11 +238,11 @@ export const cardWrap: Form<CardWrapParams> = {
       },
     },
   ],
-  holds: ['flat things'],
-  closes: 'tape, a sticker or a seal over the last seam',
-  adhesive: 'needed',
+  rooms: ['pocket'],
+  closure: () => ({ kind: 'glued', words: 'tape, a sticker or a seal over the last seam' }),
+  adhesive: () => 'needed',
   fixedLengths: true,
-  cuts: 'none',
+  cuts: () => 'none',
   skill: 1,
   minutes: 4,
   papers: '60 to 120 g/m², also printed sheets and old maps.',
@@ -255,26 +256,33 @@ export const cardWrap: Form<CardWrapParams> = {
     const [width, height] = [distance(placed[0], placed[1]), distance(placed[1], placed[2])];
     const { widthMm: outerWidth, heightMm: outerHeight } = flatExtent(finished);
     const turned = params.layout === 'diagonal';
-    // One raw edge lies on two neighbouring flaps, as two parallel lines: what lies between them is the overlap.
-    const seam = (p: Point, q: Point): number => {
-      const [a, b, c] = [whereIs(finished, p), whereIs(finished, between(p, q, 0.02)), whereIs(finished, q)];
-      return Math.abs(sideOf(lineThrough(a, b), c));
+    // One raw edge lies on two neighbouring flaps, as two parallel lines: what lies between them is the overlap. It is read
+    // off beside the two creases that part the flaps, for a tip may be folded under.
+    const seam = (edge: (along: number) => Point, long: number, [foot, high]: readonly [number, number]): number => {
+      const beside = (share: number): Point => whereIs(finished, edge((foot - high) * (1 - share)));
+      const [a, b] = [beside(0.1), beside(0.2)];
+      const other = foot + high + 0.1 * (long - foot - high);
+      return Math.abs(sideOf(lineThrough(a, b), whereIs(finished, edge(other))));
     };
-    const across = seam({ x: 0.02 * widthMm, y: 0 }, { x: 0.98 * widthMm, y: 0 });
-    const along = seam({ x: 0, y: 0.02 * heightMm }, { x: 0, y: 0.98 * heightMm });
+    const lowest = corners.reduce((least, p) => (p.y < least.y ? p : least));
+    const leftmost = corners.reduce((least, p) => (p.x < least.x ? p : least));
+    const seams = (): readonly number[] => [
+      seam((x) => ({ x, y: 0 }), widthMm, [lowest.x, lowest.y]),
+      seam((y) => ({ x: 0, y }), heightMm, [leftmost.y, leftmost.x]),
+    ];
     const ends = [
       { x: widthMm / 2, y: 0 },
       { x: widthMm / 2, y: heightMm },
     ].map((p) => whereIs(finished, p));
     return {
-      cavity: { kind: 'pocket', widthMm: width, heightMm: height, corners: placed },
+      rooms: [POCKET.of({ widthMm: width, heightMm: height }, placed)],
       outer: {
         lengthMm: turned ? width : outerWidth,
         widthMm: turned ? height : outerHeight,
         heightMm: most * thicknessMm,
       },
       lengths: turned
-        ? [{ name: 'flaps over each other, at the tightest seam', mm: Math.min(across, along) }]
+        ? [{ name: 'flaps over each other, at the tightest seam', mm: Math.min(...seams()) }]
         : [{ name: 'long flaps over each other', mm: Math.abs(ends[0].y - ends[1].y) }],
       layers: [{ name: 'thickest', count: most }],
     };

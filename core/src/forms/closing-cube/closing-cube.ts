@@ -11,6 +11,7 @@ import type { Sheet } from '../../paper/sheet';
 import { atHand, squareFrame } from '../at-hand';
 import type { Folding, Form, StepWords } from '../form';
 import { choice } from '../choice';
+import { BOX } from '../../rooms/box';
 import { recordSteps } from '../record-steps';
 import { cubeWords } from './words';
 
@@ -263,10 +264,10 @@ export const closingCube: Form<ClosingCubeParams> = {
       ruler: 'With a ruler',
     }),
   ],
-  holds: ['boxes and blocks', 'loose pieces'],
-  closes: 'its own lid of four flaps and four tucked tips',
-  adhesive: 'none',
-  cuts: 'none',
+  rooms: ['box'],
+  closure: () => ({ kind: 'tucked', words: 'its own lid of four flaps and four tucked tips' }),
+  adhesive: () => 'none',
+  cuts: () => 'none',
   skill: 3,
   minutes: 25,
   papers: '70 to 120 g/m², crisp. Nine layers lie in the lid; a paper with two colours gives a contrasting top.',
@@ -285,12 +286,13 @@ export const closingCube: Form<ClosingCubeParams> = {
     const lid = layersThrough(finished, at(0, [1.4, 1.1]));
     const floor = layersThrough(finished, at(0, [3.1, 3.05]));
     return {
-      cavity: {
-        kind: 'box',
-        lengthMm: length - 2 * wall * thicknessMm,
-        widthMm: width - 2 * wall * thicknessMm,
-        depthMm: height - (lid + floor) * thicknessMm,
-      },
+      rooms: [
+        BOX.of({
+          lengthMm: length - 2 * wall * thicknessMm,
+          widthMm: width - 2 * wall * thicknessMm,
+          depthMm: height - (lid + floor) * thicknessMm,
+        }),
+      ],
       outer: { lengthMm: length + thicknessMm, widthMm: width + thicknessMm, heightMm: height + lid * thicknessMm },
       lengths: [
         { name: 'edge of the cube', mm: length },

@@ -9,6 +9,8 @@ import type { Sheet } from '../../paper/sheet';
 import { atHand, squareFrame } from '../at-hand';
 import { choice } from '../choice';
 import type { Folding, Form } from '../form';
+import { POCKET } from '../../rooms/pocket';
+import { type Limits, refuseUnsuited } from '../limits';
 import { recordSteps } from '../record-steps';
 import { diamondWords } from './words';
 
@@ -26,14 +28,13 @@ export const diamondEnvelopeParams = z.object({
 
 export type DiamondEnvelopeParams = z.infer<typeof diamondEnvelopeParams>;
 
+const widthLimits = (side: number): Limits => [BODY_SHARE.min * side * Math.SQRT2, BODY_SHARE.max * side * Math.SQRT2];
+
 /** The body's width as a share of the diagonal. */
 function shareOf(side: number, widthMm: number | null): number {
-  const share = widthMm === null ? BODY_SHARE.min : widthMm / (side * Math.SQRT2);
-  if (!(share >= BODY_SHARE.min * (1 - 1e-9) && share <= BODY_SHARE.max * (1 + 1e-9)))
-    throw new RangeError(
-      `A body ${widthMm?.toFixed(1)} mm wide does not suit a sheet of ${side.toFixed(1)} mm: between ${(BODY_SHARE.min * side * Math.SQRT2).toFixed(1)} and ${(BODY_SHARE.max * side * Math.SQRT2).toFixed(1)} mm.`,
-    );
-  return share;
+  if (widthMm === null) return BODY_SHARE.min;
+  refuseUnsuited('Width of the body', widthMm, widthLimits(side), side);
+  return widthMm / (side * Math.SQRT2);
 }
 
 function fold(hand: Hand, sheet: Sheet, params: DiamondEnvelopeParams, unit?: ShownUnit): Folding {
@@ -95,10 +96,7 @@ export const diamondEnvelope: Form<DiamondEnvelopeParams> = {
       input: {
         kind: 'length',
         folded: 'A third of the diagonal: a square body',
-        range: ({ widthMm }) => [
-          Math.ceil(BODY_SHARE.min * widthMm * Math.SQRT2),
-          Math.floor(BODY_SHARE.max * widthMm * Math.SQRT2),
-        ],
+        range: ({ widthMm }) => widthLimits(widthMm),
       },
     },
     choice(
@@ -113,10 +111,13 @@ export const diamondEnvelope: Form<DiamondEnvelopeParams> = {
       loose: 'Left loose',
     }),
   ],
-  holds: ['flat things'],
-  closes: 'its wings tuck into each other; the flap wants a sticker or a spot of glue',
-  adhesive: 'optional',
-  cuts: 'none',
+  rooms: ['pocket'],
+  closure: () => ({
+    kind: 'flap',
+    words: 'its wings tuck into each other; the flap wants a sticker or a spot of glue',
+  }),
+  adhesive: () => 'optional',
+  cuts: () => 'none',
   skill: 1,
   minutes: 5,
   papers: '70 to 120 g/m². Seven layers meet in the lower half, so card stock is too stiff in small sizes.',
@@ -136,7 +137,7 @@ export const diamondEnvelope: Form<DiamondEnvelopeParams> = {
     const most = mostLayers(finished);
     const front = distance(at(on(0.25, 0.25)), at(on(0.5, 0.5)));
     return {
-      cavity: { kind: 'pocket', widthMm: width, heightMm: height, corners },
+      rooms: [POCKET.of({ widthMm: width, heightMm: height }, corners)],
       outer: { lengthMm: outerWidth, widthMm: outerHeight, heightMm: most * thicknessMm },
       lengths: [
         { name: 'front of the pocket, from the bottom', mm: front },

@@ -8,8 +8,9 @@ import type { Sheet } from '../../paper/sheet';
 import { atHand, squareFrame } from '../at-hand';
 import type { Folding, Form } from '../form';
 import { choice } from '../choice';
+import { COMFORT_SHARE, POUCH } from '../../rooms/pouch';
 import { recordSteps } from '../record-steps';
-import { openPouch } from './pouch';
+import { openPouch } from '../../bodies/pouch';
 import { CUP_WORDS as words } from './words';
 
 export const flatCupParams = z.object({
@@ -23,12 +24,8 @@ export const flatCupParams = z.object({
 
 type FlatCupParams = z.infer<typeof flatCupParams>;
 
-/**
- * Shares of the most that a pouch can hold: with the stiffness of office paper, level with the lowest spot of the rim; and
- * filled to 85 % of the height. Estimates from relaxed shapes of this pouch with bending stiffness and water in it.
- */
+/** Share of the most that a pouch can hold, with the stiffness of office paper, level with the lowest spot of its rim. */
 const BRIM_SHARE = 0.77;
-export const COMFORT_SHARE = 0.57;
 
 /** Where the mark lies on a raw edge, as a share of the side: the tangent of an eighth of a turn's half. */
 const K = Math.SQRT2 - 1;
@@ -126,10 +123,11 @@ export const flatCup: Form<FlatCupParams> = {
       up: 'Left up as a lid',
     }),
   ],
-  holds: ['loose pieces', 'liquid', 'flat things'],
-  closes: 'nothing, or its own back flap as a lid',
-  adhesive: 'none',
-  cuts: 'none',
+  rooms: ['pouch'],
+  closure: ({ back }) =>
+    back === 'up' ? { kind: 'flap', words: 'its own back flap, as a lid' } : { kind: 'open', words: 'nothing' },
+  adhesive: () => 'none',
+  cuts: () => 'none',
   skill: 1,
   minutes: 4,
   papers:
@@ -150,12 +148,13 @@ export const flatCup: Form<FlatCupParams> = {
     const most = mostLayers(finished);
     const { widthMm, heightMm } = flatExtent(finished);
     return {
-      cavity: {
-        kind: 'pouch',
-        mouthMm: mouth - 2 * thicknessMm,
-        bottomMm: bottom - 2 * thicknessMm,
-        depthMm: depth - thicknessMm,
-      },
+      rooms: [
+        POUCH.of({
+          mouthMm: mouth - 2 * thicknessMm,
+          bottomMm: bottom - 2 * thicknessMm,
+          depthMm: depth - thicknessMm,
+        }),
+      ],
       outer: { lengthMm: widthMm, widthMm: heightMm, heightMm: most * thicknessMm },
       lengths: [
         { name: 'bottom', mm: bottom },
@@ -168,9 +167,8 @@ export const flatCup: Form<FlatCupParams> = {
       layers: [{ name: 'thickest', count: most }],
     };
   },
-  *opened({ cavity }) {
-    if (cavity.kind !== 'pouch') throw new RangeError('A cup has a pouch for its room.');
-    const { vertices, triangles, volumeMm3 } = yield* openPouch(cavity);
+  *opened({ rooms: [room] }) {
+    const { vertices, triangles, volumeMm3 } = yield* openPouch(POUCH.schema.parse(room).sizes);
     const most = volumeMm3 / 1000;
     return {
       vertices,

@@ -10,6 +10,8 @@ import type { Sheet } from '../../paper/sheet';
 import type { ShownUnit } from '../../measure/format-length';
 import { atHand, squareFrame } from '../at-hand';
 import type { Folding, Form, StepWords } from '../form';
+import { BOX } from '../../rooms/box';
+import { type Limits, refuseUnsuited } from '../limits';
 import { recordSteps } from '../record-steps';
 import { dishWords } from './words';
 
@@ -40,13 +42,12 @@ interface Frame {
   readonly at: (k: number, x: number, y: number, m?: boolean) => Point;
 }
 
+const wallLimits = (side: number): Limits => [DISH_WALL.min * side, DISH_WALL.max * side];
+
 function frameOf(sheet: Sheet, { wallMm }: DishParams): Frame {
   const { side } = squareFrame(sheet);
   const w = wallMm === null ? USUAL_WALL : wallMm / side;
-  if (!(w >= DISH_WALL.min * (1 - 1e-9) && w <= DISH_WALL.max * (1 + 1e-9)))
-    throw new RangeError(
-      `Walls of ${(w * side).toFixed(1)} mm do not suit a sheet of ${side.toFixed(1)} mm: between ${(DISH_WALL.min * side).toFixed(1)} and ${(DISH_WALL.max * side).toFixed(1)} mm.`,
-    );
+  refuseUnsuited('Walls', w * side, wallLimits(side), side);
   const at = (k: number, x: number, y: number, m = false): Point => {
     if (m) return at(k, x, 1 - y);
     return k === 0 ? point(x * side, y * side) : at(k - 1, 1 - y, x);
@@ -340,14 +341,14 @@ export const fourPointedDish: Form<DishParams> = {
       input: {
         kind: 'length',
         folded: 'Up to the corners of the little pockets, found by folding',
-        range: ({ widthMm }) => [Math.ceil(DISH_WALL.min * widthMm), Math.floor(DISH_WALL.max * widthMm)],
+        range: ({ widthMm }) => wallLimits(widthMm),
       },
     },
   ],
-  holds: ['loose pieces', 'boxes and blocks'],
-  closes: 'nothing: it is open, and a little narrower above than below',
-  adhesive: 'none',
-  cuts: 'none',
+  rooms: ['box'],
+  closure: () => ({ kind: 'open', words: 'nothing: it is open, and a little narrower above than below' }),
+  adhesive: () => 'none',
+  cuts: () => 'none',
   skill: 2,
   minutes: 15,
   papers:
@@ -367,12 +368,13 @@ export const fourPointedDish: Form<DishParams> = {
     const span = Math.max(...tips.map((p) => distance(p, tips[0])));
     const most = mostLayers(flat!);
     return {
-      cavity: {
-        kind: 'box',
-        lengthMm: opening - thicknessMm,
-        widthMm: opening - thicknessMm,
-        depthMm: depth - thicknessMm,
-      },
+      rooms: [
+        BOX.of({
+          lengthMm: opening - thicknessMm,
+          widthMm: opening - thicknessMm,
+          depthMm: depth - thicknessMm,
+        }),
+      ],
       outer: {
         lengthMm: span,
         widthMm: span,

@@ -11,14 +11,18 @@ import type { Sheet } from '../../paper/sheet';
 import { atHand } from '../at-hand';
 import type { Folding, Form } from '../form';
 import { choice } from '../choice';
+import { BOX } from '../../rooms/box';
+import { type Limits, refuseUnsuited } from '../limits';
 import { recordSteps } from '../record-steps';
 import { bagWords } from './words';
+
+const USUAL_SEAM_MM = 10;
 
 export const gussetedBagParams = z.object({
   /** How deep the bag's bottom folds up, in mm: nearly the depth of the base; null for 15 % of the girth side. */
   foldUpMm: z.number().positive().nullable().default(null),
   /** Overlap of the side seam, in mm. */
-  seamMm: z.number().min(5).max(20).default(10),
+  seamMm: z.number().min(5).max(20).default(USUAL_SEAM_MM),
   /** Creases of the pleated top; 0 leaves the mouth plain. */
   pleats: z.number().int().min(0).max(12).default(4),
   /** Depth of one pleat, in mm. */
@@ -67,18 +71,16 @@ interface Frame {
   readonly x2: number;
 }
 
+/** For the flaps of the base to overlap, and its corners to keep clear of the seam. */
+const foldUpLimits = (widthMm: number, seamMm: number): Limits => [1.5 * BASE_LAP_MM, widthMm / 4 - 0.75 * seamMm];
+
 /** @throws RangeError when seam and fold-up do not go together on this sheet */
 function frameOf({ outline }: Sheet, { foldUpMm, seamMm: o }: BagParams): Frame {
   const width = Math.max(...outline.map((p) => p.x));
   const height = Math.max(...outline.map((p) => p.y));
   const q = BASE_LAP_MM;
   const f = foldUpMm ?? 0.15 * width;
-  const most = width / 4 - (3 * o) / 4;
-  const least = 1.5 * q;
-  if (!(f >= least - 1e-9 && f <= most + 1e-9))
-    throw new RangeError(
-      `A bottom folded up by ${f.toFixed(1)} mm does not suit this sheet and seam: between ${least.toFixed(1)} mm, for the flaps of the base to overlap, and ${most.toFixed(1)} mm, for its corners to keep clear of the seam.`,
-    );
+  refuseUnsuited('Bottom folded up', f, foldUpLimits(width, o), width);
   const d = f - q / 2;
   if ((width - o) / 2 - d < d - 1e-9)
     throw new RangeError(
@@ -268,17 +270,15 @@ export const gussetedBag: Form<BagParams> = {
       input: {
         kind: 'length',
         folded: '15 % of the side that goes round',
-        range: ({ widthMm, heightMm }, { seamMm }) => {
-          const seam = typeof seamMm === 'number' ? seamMm : 10;
-          return [Math.ceil(1.5 * BASE_LAP_MM), Math.floor(Math.min(widthMm, heightMm) / 4 - 0.75 * seam)];
-        },
+        range: ({ widthMm, heightMm }, { seamMm }) =>
+          foldUpLimits(Math.min(widthMm, heightMm), typeof seamMm === 'number' ? seamMm : USUAL_SEAM_MM),
       },
     },
     {
       key: 'seamMm',
-      label: 'Seam, in millimetres',
+      label: 'Seam',
       why: 'Wide enough for your glue; every millimetre is taken from the girth.',
-      input: { kind: 'count', min: 5, max: 20, sought: 'as a length' },
+      input: { kind: 'fixed length', min: 5, max: 20, sought: true },
     },
     {
       key: 'pleats',
@@ -288,9 +288,9 @@ export const gussetedBag: Form<BagParams> = {
     },
     {
       key: 'pleatMm',
-      label: 'Depth of a pleat, in millimetres',
+      label: 'Depth of a pleat',
       why: 'Deeper pleats make a bolder fan of fewer creases, and take more from the height.',
-      input: { kind: 'count', min: 3, max: 8 },
+      input: { kind: 'fixed length', min: 3, max: 8 },
     },
     choice('top', 'The tied top', 'A gap is quicker; a closed fan takes many pleats and two spots of glue.', {
       gap: 'Two half fans with a gap',
@@ -301,11 +301,14 @@ export const gussetedBag: Form<BagParams> = {
       tape: 'Thin double-sided tape',
     }),
   ],
-  holds: ['boxes and blocks', 'loose pieces'],
-  closes: 'a ribbon round the pleats, or its mouth folded over',
-  adhesive: 'needed',
+  rooms: ['box'],
+  closure: ({ pleats }) =>
+    pleats > 0
+      ? { kind: 'tied', words: 'a ribbon round the pleats' }
+      : { kind: 'flap', words: 'its mouth, folded over' },
+  adhesive: () => 'needed',
   fixedLengths: true,
-  cuts: 'none',
+  cuts: () => 'none',
   skill: 3,
   minutes: 25,
   papers: '60 to 90 g/m²: heavier paper does not hold its pleats.',
@@ -329,13 +332,14 @@ export const gussetedBag: Form<BagParams> = {
     const { widthMm, heightMm } = flatExtent(flat!);
     const most = mostLayers(flat!);
     return {
-      cavity: {
-        kind: 'box',
-        lengthMm: front - thicknessMm,
-        widthMm: depth - thicknessMm,
-        // What it takes to bring front and back together over the contents.
-        depthMm: wall - pleated - (pleated ? 0.7 * depth : 0) - thicknessMm,
-      },
+      rooms: [
+        BOX.of({
+          lengthMm: front - thicknessMm,
+          widthMm: depth - thicknessMm,
+          // What it takes to bring front and back together over the contents.
+          depthMm: wall - pleated - (pleated ? 0.7 * depth : 0) - thicknessMm,
+        }),
+      ],
       outer: { lengthMm: front + thicknessMm, widthMm: depth + 2 * thicknessMm, heightMm: wall },
       lengths: [
         { name: 'walls, before pleating', mm: wall },

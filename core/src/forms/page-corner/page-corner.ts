@@ -8,6 +8,7 @@ import { between, distance, point } from '../../measure/point';
 import type { Sheet } from '../../paper/sheet';
 import { atHand, squareFrame } from '../at-hand';
 import type { Folding, Form, FormSizes, PrintedPart } from '../form';
+import { CORNER } from '../../rooms/corner';
 import { recordSteps } from '../record-steps';
 import { PAGE_CORNER_WORDS as words } from './words';
 
@@ -24,9 +25,8 @@ const BAND = 0.4;
 const EYE = (2 - Math.SQRT2) / 2;
 
 /** The band for the front: as wide as the pocket at its mouth, cut flush with the pocket's edges, which run at half right angles. */
-function faceBand({ cavity }: FormSizes): PrintedPart {
-  if (cavity.kind !== 'corner') throw new RangeError('A bookmark covers a corner.');
-  const { depthMm } = cavity;
+function faceBand({ rooms: [{ sizes }] }: FormSizes): PrintedPart {
+  const { depthMm } = CORNER.schema.parse({ kind: CORNER.id, sizes }).sizes;
   const high = BAND * depthMm;
   const eye = EYE * depthMm;
   return {
@@ -106,10 +106,10 @@ export const pageCorner: Form<PageCornerParams> = {
       band: 'A band with eyes, glued on',
     }),
   ],
-  holds: ['pages'],
-  closes: 'nothing: it sits on the page by its own grip',
-  adhesive: 'optional',
-  cuts: 'optional',
+  rooms: ['corner'],
+  closure: () => ({ kind: 'open', words: 'nothing: it sits on the page by its own grip' }),
+  adhesive: ({ panel }) => (panel === 'band' ? 'needed' : 'none'),
+  cuts: ({ panel }) => (panel === 'band' ? 'needed' : 'none'),
   skill: 1,
   minutes: 5,
   papers: '70 to 100 g/m², coloured through looks best. Seven layers in front make card stock too thick.',
@@ -124,7 +124,7 @@ export const pageCorner: Form<PageCornerParams> = {
     const depth = distance(corner, mouth);
     const most = mostLayers(finished);
     return {
-      cavity: { kind: 'corner', legMm: leg, depthMm: depth, corners: [corner, shoulder, at(0.5, 1)] },
+      rooms: [CORNER.of({ legMm: leg, depthMm: depth }, [corner, shoulder, at(0.5, 1)])],
       outer: { lengthMm: leg, widthMm: distance(shoulder, at(1, 1)), heightMm: most * thicknessMm },
       lengths: [
         { name: 'mouth', mm: 2 * distance(mouth, shoulder) },

@@ -1,13 +1,14 @@
 import { heightOver, type Panel, panelLayers } from '../../folding/facing-distance';
 import type { Pose } from '../../folding/pose';
-import type { BoxSizes } from './box-sizes';
+import { BOX } from '../../rooms/box';
+import type { FormSizes } from '../form';
 import type { BoxFrame } from './box-frame';
 
 /**
- * Sizes of a folded tray, open side up, measured on its faces. A panel's crease plane is the middle of its own layer:
+ * Sizes of a folded tray or lid, open side up, measured on its faces. A panel's crease plane is the middle of its own layer:
  * it loses half a thickness to the room and a whole one for every layer inside it.
  */
-export function measureTray(pose: Pose, { b, m, on }: BoxFrame, thicknessMm: number): BoxSizes {
+export function measureTray(pose: Pose, { b, m, on }: BoxFrame, thicknessMm: number): FormSizes {
   const halfUp = (b + m) / 2;
   const side = (x: 1 | -1): Panel => ({ points: [on(x * halfUp, 0)], inward: 1 });
   const end = (y: 1 | -1): Panel => ({ points: [on(b / 2, y * halfUp), on(-b / 2, y * halfUp)], inward: 1 });
@@ -24,18 +25,29 @@ export function measureTray(pose: Pose, { b, m, on }: BoxFrame, thicknessMm: num
   const lost = (layersInside: number): number => (layersInside + 0.5) * thicknessMm;
   const gained = (layersOutside: number): number => (layersOutside + 0.5) * thicknessMm;
   const total = (part: { inside: number; outside: number }): number => part.inside + part.outside + 1;
+  const [floors, sides, ends] = [total(layers.floor), total(layers.side), total(layers.end)];
   return {
-    nominal: { baseMm: across, wallMm: up },
-    cavity: {
-      lengthMm: across - 2 * lost(layers.side.inside),
-      widthMm: along - 2 * lost(layers.end.inside),
-      depthMm: up - lost(layers.floor.inside),
-    },
+    rooms: [
+      BOX.of({
+        lengthMm: across - 2 * lost(layers.side.inside),
+        widthMm: along - 2 * lost(layers.end.inside),
+        depthMm: up - lost(layers.floor.inside),
+      }),
+    ],
     outer: {
       lengthMm: across + 2 * gained(layers.side.outside),
       widthMm: along + 2 * gained(layers.end.outside),
       heightMm: up + gained(layers.floor.outside) + thicknessMm / 2,
     },
-    layers: { floor: total(layers.floor), sides: total(layers.side), ends: total(layers.end) },
+    lengths: [
+      { name: 'base between creases', mm: across },
+      { name: 'walls between creases', mm: up },
+    ],
+    layers: [
+      { name: 'thickest', count: Math.max(floors, sides, ends) },
+      { name: 'floor', count: floors },
+      { name: 'sides', count: sides },
+      { name: 'ends', count: ends },
+    ],
   };
 }

@@ -19,9 +19,12 @@ type StepKey =
   | 'nearLift'
   | 'nearFlap';
 
+/** Which of the two it is to be, and with which ends. */
+export type TrayPart = 'tray' | 'plain lid' | 'eared lid';
+
 /** What the maker reads, step by step. */
 export function trayWords(
-  part: 'tray' | 'eared-lid',
+  part: TrayPart,
   wallMm: number | null,
   unit: ShownUnit = 'mm',
 ): Readonly<Record<StepKey, StepWords>> {
@@ -30,7 +33,7 @@ export function trayWords(
   /** The near end is worked on after the half turn, when it lies at the far side. */
   const called = { far: 'far end', near: 'other end' } as const;
   const flap = (end: 'far' | 'near'): StepWords =>
-    part === 'tray'
+    part !== 'eared lid'
       ? {
           id: `${end}-flap`,
           title: `Lock the ${called[end]}`,

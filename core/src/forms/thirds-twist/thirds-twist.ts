@@ -10,6 +10,7 @@ import type { Sheet } from '../../paper/sheet';
 import { atHand, squareFrame } from '../at-hand';
 import type { Folding, Form } from '../form';
 import { choice } from '../choice';
+import { POCKET } from '../../rooms/pocket';
 import { recordSteps } from '../record-steps';
 import { twistWords } from './words';
 
@@ -221,10 +222,10 @@ export const thirdsTwist: Form<ThirdsTwistParams> = {
       { ruler: 'With a ruler', eye: 'By eye, then set right', folds: 'By folds that cross' },
     ),
   ],
-  holds: ['flat things'],
-  closes: 'four vanes, the last tucked under the first',
-  adhesive: 'none',
-  cuts: 'none',
+  rooms: ['pocket'],
+  closure: () => ({ kind: 'twists', words: 'four vanes, the last tucked under the first' }),
+  adhesive: () => 'none',
+  cuts: () => 'none',
   skill: 3,
   minutes: 12,
   papers: '60 to 90 g/m², crisp rather than soft. Nine layers everywhere make thick paper spring open.',
@@ -239,12 +240,7 @@ export const thirdsTwist: Form<ThirdsTwistParams> = {
     const tip = whereIs(finished, on(0, 0));
     return {
       // A vane climbs over what lies inside before it lies flat, on both sides; thick things hold it open.
-      cavity: {
-        kind: 'pocket',
-        widthMm: width,
-        heightMm: height,
-        ...{ corners, thicknessTimes: 2, mostThickMm: width / 20 },
-      },
+      rooms: [POCKET.of({ widthMm: width, heightMm: height }, corners, { thicknessTimes: 2, mostThickMm: width / 20 })],
       outer: { lengthMm: width, widthMm: height, heightMm: most * thicknessMm },
       lengths: [
         { name: 'side of the closed square', mm: width },

@@ -9,6 +9,7 @@ import type { Sheet } from '../../paper/sheet';
 import { atHand, squareFrame } from '../at-hand';
 import type { Folding, Form, SheetSize } from '../form';
 import { choice } from '../choice';
+import { POCKET } from '../../rooms/pocket';
 import { recordSteps } from '../record-steps';
 import { tuckFlapWords } from './words';
 
@@ -196,7 +197,7 @@ const lengthRange =
   ({ widthMm }: SheetSize, params: Readonly<Record<string, unknown>>): readonly [number, number] => {
     const given = params[other];
     const share = typeof given === 'number' ? given / widthMm : otherShare;
-    return [Math.ceil(least * widthMm), Math.floor(most(share) * widthMm)];
+    return [least * widthMm, most(share) * widthMm];
   };
 
 /** An envelope that closes itself: the flap's tip slides behind a hemmed pocket. */
@@ -236,10 +237,10 @@ export const tuckFlapEnvelope: Form<TuckFlapParams> = {
       },
     },
   ],
-  holds: ['flat things'],
-  closes: 'its own flap, tucked in',
-  adhesive: 'none',
-  cuts: 'none',
+  rooms: ['pocket'],
+  closure: () => ({ kind: 'flap', words: 'its own flap, tucked in' }),
+  adhesive: () => 'none',
+  cuts: () => 'none',
   skill: 2,
   minutes: 9,
   papers: '60 to 100 g/m². Beside the pocket up to nine layers meet, so stiff paper wants scoring.',
@@ -256,12 +257,9 @@ export const tuckFlapEnvelope: Form<TuckFlapParams> = {
     const { widthMm, heightMm } = flatExtent(finished);
     const most = mostLayers(finished);
     return {
-      cavity: {
-        kind: 'pocket',
-        widthMm: distance(corners[0], corners[1]),
-        heightMm: distance(corners[1], corners[2]),
-        corners,
-      },
+      rooms: [
+        POCKET.of({ widthMm: distance(corners[0], corners[1]), heightMm: distance(corners[1], corners[2]) }, corners),
+      ],
       outer: { lengthMm: widthMm, widthMm: heightMm, heightMm: most * thicknessMm },
       lengths: [
         { name: 'front of the pocket', mm: distance(edge, whereIs(finished, on(0.5, c + p))) },

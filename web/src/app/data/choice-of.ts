@@ -1,37 +1,33 @@
-import type { Choice, Paper, PartChoice } from '@odd-corner/contract';
-import type { BlockSize, TraySizing } from '@odd-corner/core';
-import type { PartAsked, SceneAsked } from '../workers/folding-tasks';
+import type { Choice } from '@odd-corner/contract';
+import { type BlockSize, squareTray } from '@odd-corner/core';
+import type { FormAsked, SceneAsked } from '../workers/folding-tasks';
 
-/** What a job keeps of a sizing. */
-export function choiceOf(formId: string, sizing: TraySizing, paper: Paper | null): Choice {
-  const { request, tray, lid } = sizing;
-  return {
-    formId,
-    walls: request.walls,
-    ruler: request.ruler,
-    thicknessMm: request.thicknessMm,
-    tray: { sheetMm: tray.sheetMm, wallMm: tray.params.wallMm },
-    lid: { sheetMm: lid.sheetMm, wallMm: lid.params.wallMm },
-    paperId: paper?.id ?? null,
-  };
-}
+/** The keys of a tray's make, by what a job calls them. */
+const PARTS = { tray: 'tray', lid: 'lid' } as const;
+
+const square = (mm: number) => ({ widthMm: mm, heightMm: mm });
 
 /** One part of a choice, as the folding worker is asked for it. */
-export function partOf(choice: Choice, part: 'tray' | 'lid'): PartAsked {
-  const { sheetMm, wallMm }: PartChoice = choice[part];
+export function partOf({ formId, thicknessMm, ...choice }: Choice, part: 'tray' | 'lid'): FormAsked {
+  const { sheetMm, wallMm } = choice[part];
+  const [lid] = squareTray.pieces ?? [];
+  return { formId: part === 'tray' ? formId : lid.id, sheet: square(sheetMm), params: { wallMm }, thicknessMm };
+}
+
+/** All of a choice, put together with what it holds. */
+export function sceneOfChoice({ formId, thicknessMm, tray, lid }: Choice, block: BlockSize | null): SceneAsked {
   return {
-    formId: choice.formId,
-    part: part === 'tray' ? 'tray' : 'eared-lid',
-    sheetMm,
-    wallMm,
-    thicknessMm: choice.thicknessMm,
+    make: {
+      formId,
+      params: { lid: 'eared', wallMm: tray.wallMm },
+      entries: {
+        [PARTS.tray]: { sheet: square(tray.sheetMm), thicknessMm, params: { wallMm: tray.wallMm } },
+        [PARTS.lid]: { sheet: square(lid.sheetMm), thicknessMm, params: { wallMm: lid.wallMm } },
+      },
+    },
+    purpose: block && {
+      kind: 'hold',
+      pieces: [{ name: 'thing', count: 1, thing: { shape: 'block', ...block } }],
+    },
   };
-}
-
-export function sceneOfChoice(choice: Choice, block: BlockSize | null): SceneAsked {
-  return { tray: partOf(choice, 'tray'), lid: partOf(choice, 'lid'), block };
-}
-
-export function sceneOf(formId: string, sizing: TraySizing): SceneAsked {
-  return sceneOfChoice(choiceOf(formId, sizing, null), sizing.request.block);
 }

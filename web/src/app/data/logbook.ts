@@ -1,5 +1,5 @@
 import { inject, Injectable } from '@angular/core';
-import type { Piece, PieceDraft } from '@odd-corner/contract';
+import type { LogEntry, LogEntryDraft } from '@odd-corner/contract';
 import { type Observable, tap } from 'rxjs';
 import { Api } from './api';
 import { Collection } from './collection';
@@ -7,7 +7,7 @@ import { Papers } from './papers';
 
 /** Folded pieces, the newest first. Recording and undoing move sheets, so the shelf is read again. */
 @Injectable({ providedIn: 'root' })
-export class Logbook extends Collection<Piece> {
+export class Logbook extends Collection<LogEntry> {
   private readonly api: Api;
   private readonly papers = inject(Papers);
 
@@ -20,7 +20,7 @@ export class Logbook extends Collection<Piece> {
     this.api = api;
   }
 
-  record(draft: PieceDraft): Observable<Piece> {
+  record(draft: LogEntryDraft): Observable<LogEntry> {
     return this.api.call('addPiece', { body: draft }).pipe(
       tap((piece) => {
         this.put(piece);

@@ -1,4 +1,4 @@
-import { FORMS, type SheetSize } from '@odd-corner/core';
+import { formById, type SheetSize } from '@odd-corner/core';
 
 /** What the address of a form's page or of its steps says. */
 export interface FormQuery {
@@ -10,7 +10,7 @@ const USUAL_MM = 150;
 
 /** The sheet that a form starts with when the address names none. */
 export function usualSheet(formId: string): SheetSize {
-  const { sheetShape } = FORMS[formId];
+  const { sheetShape } = formById(formId);
   const long =
     sheetShape === 'square' ? 1 : Math.min(Math.max(1.3, sheetShape.longPerShort[0]), sheetShape.longPerShort[1]);
   return { widthMm: Math.round(USUAL_MM * long), heightMm: USUAL_MM };
@@ -22,7 +22,7 @@ export function readFormQuery(formId: string, get: (name: string) => string | nu
   const usual = usualSheet(formId);
   const sheet = width > 0 && Number.isFinite(width) ? { widthMm: width, heightMm: height > 0 ? height : width } : usual;
   const params: Record<string, unknown> = {};
-  for (const { key, input } of FORMS[formId].fields) {
+  for (const { key, input } of [...(formById(formId).makeFields ?? []), ...formById(formId).fields]) {
     const text = get(key);
     if (text === null || text === '') continue;
     if (input.kind === 'choice') {

@@ -29,7 +29,7 @@ describe('the forms place', () => {
     expect(names(bench)).toContain('Diamond envelope');
     expect(names(bench)).not.toContain('Pointed canoe');
     await pick(bench, 'Sheet', 'oblong');
-    expect(names(bench)).toEqual(['Card wrap']);
+    expect(names(bench)).toEqual(['Card wrap', 'Gusseted bag']);
     await pick(bench, 'Glue', 'none');
     expect(names(bench)).toEqual([]);
     bench.button('Show all forms').click();

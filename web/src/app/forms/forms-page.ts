@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { FORMS, type Holds } from '@odd-corner/core';
+import { FORMS, type Holds, SHELF } from '@odd-corner/core';
 import { FormCard } from './form-card/form-card';
 import { ActivatedRoute, Router } from '@angular/router';
 
@@ -28,7 +28,7 @@ export class FormsPage {
   private readonly route = inject(ActivatedRoute);
   private readonly router = inject(Router);
   protected readonly kinds = HOLDS;
-  protected readonly all = Object.values(FORMS);
+  protected readonly all = FORMS;
   private readonly asked = this.route.snapshot.queryParamMap;
   protected readonly holds = signal<Holds | null>(HOLDS.find((kind) => kind === this.asked.get('holds')) ?? null);
   protected readonly shape = signal<Shape>(
@@ -41,9 +41,9 @@ export class FormsPage {
     const [holds, shape, adhesive, skill] = [this.holds(), this.shape(), this.adhesive(), this.skill()];
     return this.all.filter(
       (form) =>
-        (!holds || form.holds.includes(holds)) &&
+        (!holds || SHELF.holdsOf(form).includes(holds)) &&
         (shape === 'any' || (form.sheetShape === 'square') === (shape === 'square')) &&
-        (adhesive === 'any' || form.adhesive !== 'needed') &&
+        (adhesive === 'any' || form.adhesive(form.params.parse({})) !== 'needed') &&
         form.skill <= skill,
     );
   });

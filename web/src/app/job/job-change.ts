@@ -1,15 +1,14 @@
-import type { Block, Choice, Job, JobDraft, Paper } from '@odd-corner/contract';
 import {
-  caliperOf,
-  COMMON_PAPER,
-  type CutPlan,
-  cutSquares,
-  type EaseId,
-  type TraySizing,
-  type WallWay,
-} from '@odd-corner/core';
+  type Block,
+  type Choice,
+  choiceOf,
+  type Job,
+  type JobDraft,
+  type Paper,
+  type TraySized,
+} from '@odd-corner/contract';
+import { caliperOf, COMMON_PAPER, type CutPlan, cutSquares, type EaseId } from '@odd-corner/core';
 import { map, type Observable } from 'rxjs';
-import { choiceOf } from '../data/choice-of';
 import type { Folding } from '../workers/folding.service';
 
 /** What the maker may decide anew at an earlier station. */
@@ -18,7 +17,7 @@ export interface Deciding {
   readonly text: string;
   readonly block: Block;
   readonly ease: EaseId;
-  readonly walls: WallWay;
+  readonly walls: Choice['walls'];
   readonly paper: Paper | null;
   readonly thicknessMm: number;
 }
@@ -26,7 +25,7 @@ export interface Deciding {
 /** What a decision leads to, before it is kept. */
 export interface Outcome {
   readonly draft: JobDraft;
-  readonly sizing: TraySizing;
+  readonly sizing: TraySized;
   /** How the paper gives both squares; null without a paper or when it cannot. */
   readonly plan: CutPlan | null;
   /** Whether the sheets or walls differ from those of the job, so that folding has to start again. */
@@ -65,10 +64,10 @@ export function workOut(
   return folding.size({ block, ease, walls, ruler: job.choice.ruler, thicknessMm }).pipe(
     map((answer) => {
       if (!answer.ok) throw new Error(answer.why);
-      const choice = choiceOf(job.choice.formId, answer.sizing, paper);
+      const choice = choiceOf(answer.value, paper?.id ?? null);
       return {
         draft: { title, purpose: { text, block, ease }, choice },
-        sizing: answer.sizing,
+        sizing: answer.value,
         plan: paper && cutSquares(paper, [choice.tray.sheetMm, choice.lid.sheetMm]),
         refold: !sameParts(choice, job.choice),
       };

@@ -1,7 +1,7 @@
 import { DatePipe } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import type { InsideSize, Piece } from '@odd-corner/contract';
+import type { InsideSize, LogEntry } from '@odd-corner/contract';
 import { deviation, lengthFigure, spreadOf } from '@odd-corner/core';
 import { Logbook } from '../data/logbook';
 import { WorkshopSettings } from '../data/workshop-settings';
@@ -39,7 +39,7 @@ export class LogbookPage {
   /** Mean and spread of measured less predicted, per dimension. */
   protected readonly spreads = computed(() => {
     const offs = this.pieces().flatMap(({ off }) => (off ? [off] : []));
-    return DIMENSIONS.map(({ key, name }) => ({ name, spread: spreadOf(offs.map((off) => off[key])) }));
+    return DIMENSIONS.map(({ key, name }) => ({ name, spread: spreadOf(offs.flatMap((off) => off[key] ?? [])) }));
   });
 
   constructor() {
@@ -57,7 +57,7 @@ export class LogbookPage {
     return this.settings.current().unit;
   }
 
-  protected remove(piece: Piece): void {
+  protected remove(piece: LogEntry): void {
     const { id, jobId, sheetsUsed, measured, minutes, note } = piece;
     this.logbook.undo(id).subscribe({
       next: () =>

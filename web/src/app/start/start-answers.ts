@@ -1,24 +1,14 @@
-import type { Paper } from '@odd-corner/contract';
-import {
-  caliperOf,
-  COMMON_PAPER,
-  type CutPlan,
-  cutSquares,
-  squareTray,
-  type TrayRequest,
-  type PaperScene,
-  type TraySizing,
-  type WallWay,
-} from '@odd-corner/core';
+import { choiceOf, type Choice, type Paper, type TrayAsked, type TraySized } from '@odd-corner/contract';
+import { caliperOf, COMMON_PAPER, type CutPlan, cutSquares, type PaperScene } from '@odd-corner/core';
 import { concat, concatMap, from, map, type Observable, of, scan } from 'rxjs';
 import type { Folding } from '../workers/folding.service';
-import { sceneOf } from '../data/choice-of';
+import { sceneOfChoice } from '../data/choice-of';
 
 /** What one paper of the shelf can do for an answer. */
 export interface ShelfAnswer {
   readonly paper: Paper;
   /** Worked out for this paper's own thickness. */
-  readonly sizing: TraySizing;
+  readonly sizing: TraySized;
   readonly plan: CutPlan | null;
   /** Why it cannot, when there is no plan. */
   readonly why: string | null;
@@ -26,8 +16,8 @@ export interface ShelfAnswer {
 
 /** One way to make the tray: sizes at once, its picture and the shelf's papers as they come in. */
 export interface FormAnswer {
-  readonly walls: WallWay;
-  readonly sizing: TraySizing | null;
+  readonly walls: Choice['walls'];
+  readonly sizing: TraySized | null;
   readonly why: string | null;
   readonly scene: PaperScene | null;
   readonly shelf: readonly ShelfAnswer[];
@@ -35,11 +25,11 @@ export interface FormAnswer {
   readonly done: boolean;
 }
 
-export type PurposeAsked = Omit<TrayRequest, 'walls' | 'thicknessMm'>;
+export type PurposeAsked = Omit<TrayAsked, 'walls' | 'thicknessMm'>;
 
-const WAYS: readonly WallWay[] = ['folded', 'measured'];
+const WAYS: readonly Choice['walls'][] = ['folded', 'measured'];
 
-type Part = { readonly walls: WallWay } & Partial<FormAnswer>;
+type Part = { readonly walls: Choice['walls'] } & Partial<FormAnswer>;
 
 /** All answers to a purpose, growing as they are worked out: sizes first, then pictures, then paper after paper. */
 export function answersTo(
@@ -61,16 +51,16 @@ export function answersTo(
       folding
         .size({ ...asked, walls, thicknessMm: caliperOf(COMMON_PAPER) })
         .pipe(
-          map((answer): Part =>
-            answer.ok ? { walls, sizing: answer.sizing } : { walls, why: answer.why, done: true },
-          ),
+          map((answer): Part => (answer.ok ? { walls, sizing: answer.value } : { walls, why: answer.why, done: true })),
         ),
     ),
   );
   const pictures = (known: readonly FormAnswer[]): Observable<Part> =>
     from(known.filter((answer) => answer.sizing)).pipe(
       concatMap(({ walls, sizing }) =>
-        folding.scene(sceneOf(squareTray.id, sizing!)).pipe(map((scene): Part => ({ walls, scene }))),
+        folding
+          .scene(sceneOfChoice(choiceOf(sizing!, null), sizing!.asked.block))
+          .pipe(map((scene): Part => ({ walls, scene }))),
       ),
     );
   const shelf = (known: readonly FormAnswer[]): Observable<Part> =>
@@ -80,7 +70,7 @@ export function answersTo(
       concatMap(({ walls, paper }) =>
         folding
           .size({ ...asked, walls, thicknessMm: caliperOf(paper) })
-          .pipe(map((answer): Part => ({ walls, shelf: answer.ok ? [fromShelf(paper, answer.sizing)] : [] }))),
+          .pipe(map((answer): Part => ({ walls, shelf: answer.ok ? [fromShelf(paper, answer.value)] : [] }))),
       ),
     );
   return growing(none, sizes).pipe(
@@ -109,8 +99,8 @@ function growing(start: readonly FormAnswer[], parts: Observable<Part>): Observa
   );
 }
 
-function fromShelf(paper: Paper, sizing: TraySizing): ShelfAnswer {
-  const sides = [sizing.tray.sheetMm, sizing.lid.sheetMm];
+function fromShelf(paper: Paper, sizing: TraySized): ShelfAnswer {
+  const sides = [sizing.tray, sizing.lid].map(({ sheet }) => sheet.widthMm);
   const plan = cutSquares(paper, sides);
   if (plan) return { paper, sizing, plan, why: null };
   if (paper.count === 0) return { paper, sizing, plan, why: 'none left' };

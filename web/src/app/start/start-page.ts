@@ -2,6 +2,7 @@ import { Location } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { ActivatedRoute, Router } from '@angular/router';
+import { choiceOf } from '@odd-corner/contract';
 import {
   blockOf,
   caliperOf,
@@ -17,12 +18,10 @@ import {
   HANDS,
   type SizeOptions,
   type ShownUnit,
-  squareTray,
   writePurpose,
 } from '@odd-corner/core';
 import { combineLatest, debounceTime, distinctUntilChanged, map, of, switchMap, timer } from 'rxjs';
 import { failureText } from '../data/api';
-import { choiceOf } from '../data/choice-of';
 import { Jobs } from '../data/jobs';
 import { Papers } from '../data/papers';
 import { Things } from '../data/things';
@@ -38,6 +37,7 @@ import { ContentsEditor } from './contents-editor/contents-editor';
 import { readLine, type Reading } from './purpose-reading';
 import { RankedAnswers } from './ranked-answers/ranked-answers';
 import { SheetHolds } from './sheet-holds/sheet-holds';
+import { LIDS, MOST_NESTED, readLid, readNested } from './wishes-query';
 import { readWeights, writeWeights } from './weights-query';
 import { answersTo, type FormAnswer } from './start-answers';
 
@@ -159,6 +159,8 @@ export class StartPage {
             ...(this.turns() ? ['laid on any side'] : []),
             ...(this.fingers() ? ['room for fingers'] : []),
             ...(this.units() > 1 ? [`${this.units()} pieces`] : []),
+            ...(this.lid() === 'none' ? [] : ['with a lid']),
+            ...(this.nested() > 1 ? [`${this.nested()} in each other`] : []),
           ]),
       this.paper()?.name ?? 'office paper',
     ].join(', '),
@@ -176,6 +178,11 @@ export class StartPage {
   protected readonly paper = computed(() => this.papers.rows().find(({ id }) => id === this.paperAsked()) ?? null);
   /** False while it is not known yet what paper is asked for. */
   private readonly paperKnown = computed(() => this.paperAsked() === null || this.papers.state().kind !== 'loading');
+  protected readonly lids = LIDS;
+  protected readonly lid = signal(readLid(this.query.get('lid')));
+  /** How many stand in each other, the innermost taking the contents. */
+  protected readonly nested = signal(readNested(this.query.get('nested')));
+  protected readonly mostNested = MOST_NESTED;
   protected readonly weights = signal(readWeights(this.query.get('weigh')));
   protected readonly mostUnits = MOST_UNITS;
   protected readonly fingers = signal(flag(this.query.get('fingers')) ?? false);
@@ -188,6 +195,7 @@ export class StartPage {
     thicknessMm: caliperOf(this.paper() ?? COMMON_PAPER),
     confidence: CONFIDENCES.find(({ id }) => id === this.confidence())!.share,
     handMm: HANDS[this.settings.current().hand].missMm,
+    wishes: { lid: this.lid(), nested: this.nested() },
   }));
   /** The question as it stands once the hand rests a moment: one that has not changed is not asked again. */
   protected readonly question = toSignal(
@@ -258,6 +266,8 @@ export class StartPage {
       if (turn !== null) asked.set('turn', turn ? '1' : '0');
       if (this.fingers()) asked.set('fingers', '1');
       if (this.units() > 1) asked.set('units', `${this.units()}`);
+      if (this.lid() !== 'none') asked.set('lid', this.lid());
+      if (this.nested() > 1) asked.set('nested', `${this.nested()}`);
       const paper = this.paperAsked();
       if (paper) asked.set('paper', paper);
       const weigh = writeWeights(this.weights());
@@ -284,6 +294,14 @@ export class StartPage {
     this.units.set(readUnits(text));
   }
 
+  protected chooseLid(text: string): void {
+    this.lid.set(readLid(text));
+  }
+
+  protected setNested(text: string): void {
+    this.nested.set(readNested(text));
+  }
+
   protected choosePaper(id: string): void {
     this.paperAsked.set(id || null);
   }
@@ -297,7 +315,7 @@ export class StartPage {
   }
 
   protected start({ sizing, paper }: Chosen): void {
-    const { block } = sizing.request;
+    const { block } = sizing.asked;
     const picked = this.picked();
     const sizes = formatSizes([block.lengthMm, block.widthMm, block.heightMm], this.settings.current().unit);
     const title = (picked?.text === this.text() ? picked.name : `Tray for ${sizes}`).slice(0, 80);
@@ -306,7 +324,7 @@ export class StartPage {
       .add({
         title,
         purpose: { text: this.text().trim().slice(0, 200), block, ease: this.ease() },
-        choice: choiceOf(squareTray.id, sizing, paper),
+        choice: choiceOf(sizing, paper?.id ?? null),
       })
       .subscribe({
         next: (job) => void this.router.navigate(['/jobs', job.id, 'sheet']),

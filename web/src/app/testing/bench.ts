@@ -3,8 +3,17 @@ import { HttpTestingController, provideHttpClientTesting, type TestRequest } fro
 import type { Type } from '@angular/core';
 import { type ComponentFixture, TestBed } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
-import type { Job, Paper, Piece, Settings, Thing } from '@odd-corner/contract';
-import { makeTray, parsePurpose, sizeTray, type SizeOptions } from '@odd-corner/core';
+import {
+  choiceOf,
+  type Job,
+  type LogEntry,
+  type Paper,
+  predictInside,
+  type Settings,
+  sizeTrayJob,
+  type Thing,
+} from '@odd-corner/contract';
+import { Fitting, parsePurpose, type SizeOptions } from '@odd-corner/core';
 import { foldingTasks } from '../workers/folding-tasks';
 import { FOLDING_WORKER } from '../workers/folding-worker-token';
 
@@ -54,24 +63,19 @@ export const aThing = (more: Partial<Thing> = {}): Thing => ({
   ...more,
 });
 
+const fitting = new Fitting();
+
 /** A job whose sheets were worked out for its paper. */
 export function aJob(more: Partial<Job> = {}): Job {
   const block = { lengthMm: 60, widthMm: 45, heightMm: 22 };
-  const { tray, lid } = sizeTray({ block, ease: 'easy', ruler: 'mm', walls: 'folded', thicknessMm: 0.12 });
+  const sized = sizeTrayJob(fitting, { block, ease: 'easy', ruler: 'mm', walls: 'folded', thicknessMm: 0.12 });
+  if (!sized) throw new Error('There is a sheet.');
   return {
     id: id(3),
     version: 7,
     title: 'Watch parts',
     purpose: { text: '60 x 45 x 22', block, ease: 'easy' },
-    choice: {
-      formId: 'square-tray-and-eared-lid',
-      walls: 'folded',
-      ruler: 'mm',
-      thicknessMm: 0.12,
-      tray: { sheetMm: tray.sheetMm, wallMm: null },
-      lid: { sheetMm: lid.sheetMm, wallMm: null },
-      paperId: id(1),
-    },
+    choice: choiceOf(sized, id(1)),
     progress: { part: 'tray', step: 0, seconds: 0 },
     state: 'planned',
     createdAt: '2026-11-01T10:00:00.000Z',
@@ -80,13 +84,8 @@ export function aJob(more: Partial<Job> = {}): Job {
   };
 }
 
-export function aPiece(more: Partial<Piece> = {}): Piece {
+export function aPiece(more: Partial<LogEntry> = {}): LogEntry {
   const { choice, title, id: jobId } = aJob();
-  const { sizes } = makeTray({
-    sheetMm: choice.tray.sheetMm,
-    params: { part: 'tray' },
-    thicknessMm: choice.thicknessMm,
-  });
   return {
     id: id(4),
     jobId,
@@ -94,7 +93,7 @@ export function aPiece(more: Partial<Piece> = {}): Piece {
     choice,
     paperName: 'Kraft',
     sheetsUsed: 1,
-    predicted: sizes.cavity,
+    predicted: predictInside(choice),
     measured: null,
     minutes: 20,
     note: '',

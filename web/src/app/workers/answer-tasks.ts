@@ -3,6 +3,10 @@ import {
   atOnce,
   blame,
   answerDrawing,
+  assemblyScene,
+  contentsOn,
+  entriesSized,
+  foldMake,
   answering,
   type Confidence,
   type FormAnswered,
@@ -13,7 +17,7 @@ import {
   replaying,
   type SizedForm,
   type SizeOptions,
-  FORMS,
+  formById,
   make,
   sheetFor,
   type SheetSize,
@@ -73,15 +77,24 @@ export const answerTasks = {
     await Promise.all(heard);
   },
 
-  /** An answer folded, with its contents in it. */
+  /** An answer folded, with its contents in it and all that belongs to it. */
   answerPicture({ answer, thicknessMm }: PictureAsked): Drawing {
-    const { formId, sheet, params, fit } = answer;
-    const { folding, sizes } = make(formId, { sheet, params, paper: { thicknessMm } });
-    const form = FORMS[formId];
+    const { formId, sheet, params, fit, others } = answer;
+    const form = formById(formId);
     const floor = form.floor?.(sheetFor(form, sheet), form.params.parse(params));
+    if (others.length) {
+      const entries = Object.fromEntries(
+        entriesSized(answer).map((one) => [one.key, { sheet: one.sheet, thicknessMm, params: one.params }]),
+      );
+      const made = foldMake({ formId, params: answer.make, entries });
+      const inner = made.entries.get(answer.key)?.folding.finished;
+      const sides = inner && floor && fit.arrangement ? contentsOn(inner, floor, fit.arrangement).flat() : [];
+      return assemblyScene(made.assembly, { in: { entry: answer.key, copy: 0 }, sides }).open;
+    }
+    const { folding, sizes } = make(formId, { sheet, params, paper: { thicknessMm } });
     // Where a piece is filled before it is closed, it is shown open.
     const shown = form.floor && folding.open ? folding.open : folding.finished;
-    return answerDrawing(shown, sizes.cavity, floor, fit.arrangement);
+    return answerDrawing(shown, sizes.rooms[0], floor, fit.arrangement);
   },
 
   /**

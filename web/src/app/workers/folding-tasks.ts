@@ -1,66 +1,64 @@
+import { sizeTrayJob, type TrayAsked, type TraySized } from '@odd-corner/contract';
 import {
-  type BoxMade,
-  type EaseId,
-  insertFor,
-  pairing,
-  type Pairing,
-  type RulerId,
-  squareTray,
-  type BlockSize,
+  assemblyScene,
+  contentsOn,
   creasePicture,
+  type Drawing,
   FoldRefused,
-  FORMS,
-  gradedStack,
+  foldMake,
+  formById,
   type FormSizes,
+  type FormStep,
+  type Looking,
+  type Make,
   make,
   type Made,
   type Opened,
   openedScene,
+  othersFor,
+  type PaperScene,
   pieceDrawing,
   pieceScene,
+  prepare,
+  type Purpose,
   scaledFolding,
+  SHELF,
   sheetFor,
   type SheetSize,
+  type ShownUnit,
+  type SizedEntry,
+  type SizeOptions,
   type SizeSum,
   sizeSums,
-  stackScene,
-  type StackRequest,
-  type Drawing,
-  type FormStep,
-  type Looking,
-  makeTray,
-  type ShownUnit,
-  sizeTray,
   stepPictures,
   type StepFacts,
   stepFacts,
   type StepPictures,
-  TooLarge,
-  type TrayRequest,
-  trayScene,
-  type PaperScene,
-  type TraySizing,
 } from '@odd-corner/core';
 import { answerTasks } from './answer-tasks';
 import { inSlices, pause } from './in-slices';
 import { fitting, questions } from './fitting';
 
-export type SizeAnswer =
-  { readonly ok: true; readonly sizing: TraySizing } | { readonly ok: false; readonly why: string };
+export type SizeAnswer = Attempt<TraySized>;
 
-/** One part at its sheet. */
-export interface PartAsked {
-  readonly formId: string;
-  readonly part: 'tray' | 'eared-lid';
-  readonly sheetMm: number;
-  readonly wallMm: number | null;
-  readonly thicknessMm: number;
+/** A make, and what goes into it. */
+export interface SceneAsked {
+  readonly make: Make;
+  readonly purpose: Purpose | null;
 }
 
-export interface SceneAsked {
-  readonly tray: PartAsked;
-  readonly lid: PartAsked;
-  readonly block: BlockSize | null;
+/** What belongs to a piece at a sheet. */
+export interface OthersAsked {
+  readonly formId: string;
+  readonly sheet: SheetSize;
+  readonly params: Readonly<Record<string, unknown>>;
+  readonly options: SizeOptions;
+}
+
+/** The other entries of a make at their sheets, and all of it put together. */
+export interface WholeMake {
+  readonly others: readonly SizedEntry[];
+  readonly scene: PaperScene;
 }
 
 /** A step ready to be shown: words and pictures, no poses. */
@@ -70,36 +68,13 @@ export interface ShownStep extends Omit<FormStep, 'poses' | 'arrows'> {
   readonly creasePattern: Drawing;
 }
 
-export interface StepsAsked extends PartAsked {
-  readonly unit: ShownUnit;
-  readonly looking: Looking;
-}
-
-const made = ({ part, sheetMm, wallMm, thicknessMm }: PartAsked, unit?: ShownUnit) =>
-  makeTray({ sheetMm, params: { part, wallMm }, thicknessMm, unit });
-
-export interface PairAsked {
-  readonly tray: PartAsked;
-  readonly lid: PartAsked;
-  readonly ruler: RulerId;
-  readonly ease: EaseId;
-}
-
-export interface TrayPair extends Pairing {
-  /** Sheet of the largest tray that stands inside with some play, in mm; null when there is none. */
-  readonly insertMm: number | null;
-}
+/** Things are shown as they stand. */
+const STANDING = { ease: 'easy', turning: 'upright', fingerRoom: false, gsm: 80 } as const;
 
 /** A question that comes right at the start goes first. */
 const WARM_UP_AFTER_MS = 400;
 
-/** A set of trays, each standing in the next. */
-export interface TrayStack {
-  readonly sheets: readonly number[];
-  readonly scene: PaperScene;
-}
-
-/** A form at a sheet, with whatever parameters it takes. */
+/** A piece at a sheet, with whatever parameters it takes; a form is its own main piece. */
 export interface FormAsked {
   readonly formId: string;
   readonly sheet: SheetSize;
@@ -144,7 +119,7 @@ let last: { readonly key: string; readonly made: Made } | null = null;
  */
 function similar(asked: FormAsked): Pick<Made, 'folding' | 'sizes'> & { readonly steps: number } {
   const { formId, sheet, params, thicknessMm } = asked;
-  const form = FORMS[formId];
+  const form = SHELF.piece(formId);
   const fixed =
     form.fixedLengths ??
     form.fields.some(({ key, input }) => input.kind === 'length' && typeof params[key] === 'number');
@@ -190,7 +165,7 @@ function shownSteps(steps: readonly FormStep[], looking: Looking): ShownStep[] {
 
 /** The sheet from which the card of a form is folded. */
 function cardSheet(formId: string): SheetSize {
-  const { sheetShape } = FORMS[formId];
+  const { sheetShape } = formById(formId);
   const long = sheetShape === 'square' ? 1 : Math.min(1.29, sheetShape.longPerShort[1]);
   return { widthMm: 150 * long, heightMm: 150 };
 }
@@ -200,61 +175,50 @@ export const foldingTasks = {
   ...answerTasks,
 
   /**
-   * Folds the tray once and then every form in all its ways, so that the first real answer finds the code warm and the
-   * structures known. Other work comes in between.
+   * Folds every form in all its ways, so that the first real answer finds the code warm and the structures known. Other work
+   * comes in between.
    */
   async warmUp(): Promise<void> {
     await pause(WARM_UP_AFTER_MS);
-    sizeTray({
-      block: { lengthMm: 60, widthMm: 45, heightMm: 22 },
-      ease: 'easy',
-      ruler: 'mm',
-      walls: 'folded',
-      thicknessMm: 0.1,
-    });
     for (const _ of fitting.warming()) await questions.none();
   },
 
-  size(request: TrayRequest): SizeAnswer {
-    try {
-      return { ok: true, sizing: sizeTray(request) };
-    } catch (error) {
-      if (error instanceof TooLarge) return { ok: false, why: error.message };
-      throw error;
-    }
+  /** The sheets of a tray and its lid for a job. */
+  size(asked: TrayAsked): SizeAnswer {
+    const sized = sizeTrayJob(fitting, asked);
+    return sized ? { ok: true, value: sized } : { ok: false, why: 'No sheet up to 5 m gives that much room.' };
   },
 
-  /** A graded set of trays: their sheets, innermost first, and how they stand in one another. */
-  stack(asked: StackRequest): TrayStack {
-    const sheets = gradedStack(asked).map(({ sheetMm }) => sheetMm);
-    const { thicknessMm } = asked;
-    return {
-      sheets,
-      scene: stackScene(sheets.map((sheetMm) => makeTray({ sheetMm, params: { part: 'tray' }, thicknessMm }))),
-    };
-  },
-
-  /** What a lid and its tray leave between them, and the sheet of an insert for the tray. */
-  pair({ tray, lid, ruler, ease }: PairAsked): TrayPair {
-    const [base, over] = [tray, lid].map(({ part, sheetMm, wallMm, thicknessMm }): BoxMade => {
-      const lengths = wallMm === null ? [] : [wallMm];
-      return {
-        way: { formId: squareTray.id, choices: { part }, lengths: wallMm === null ? [] : ['wallMm'] },
-        point: { sheet: { widthMm: sheetMm, heightMm: sheetMm }, lengths, thicknessMm },
-      };
+  /** What belongs to a piece at a sheet: at which sheets, and how all goes together. */
+  whole({ formId, sheet, params, options }: OthersAsked): Attempt<WholeMake> {
+    return attempt(() => {
+      const others = othersFor(fitting, formId, sheet, params, options);
+      if ('demands' in others) throw new RangeError(`No sheet meets ${others.demands.join(' and ')}.`);
+      const { thicknessMm } = options;
+      const entries = Object.fromEntries(
+        others.map(({ key, sheet: of, params: own }) => [key, { sheet: of, thicknessMm, params: own }]),
+      );
+      const form = formById(formId);
+      const [{ key }] = form.entries?.(params) ?? [{ key: 'piece' }];
+      const made = foldMake({ formId, params, entries: { [key]: { sheet, thicknessMm }, ...entries } });
+      return { others, scene: assemblyScene(made.assembly) };
     });
-    return {
-      ...pairing(fitting, over, base),
-      insertMm: insertFor(fitting, base, squareTray.leastSheetMm, ruler, ease),
-    };
   },
 
-  scene({ tray, lid, block }: SceneAsked): PaperScene {
-    return trayScene(made(tray), made(lid), block);
+  /** A make put together, closed and open, with what it is for in it. */
+  scene({ make: asked, purpose }: SceneAsked): PaperScene {
+    const form = formById(asked.formId);
+    const { entries, assembly } = foldMake(asked);
+    const [first] = entries.values();
+    const floor = form.floor?.(first.sheet, form.params.parse(asked.params));
+    const standing = purpose ? prepare(purpose, STANDING).standing : [];
+    const sides = floor && standing.length ? contentsOn(first.folding.finished, floor, standing[0]).flat() : [];
+    return assemblyScene(assembly, { in: { entry: first.entry.key, copy: 0 }, sides });
   },
 
-  steps({ unit, looking, ...part }: StepsAsked): ShownStep[] {
-    return shownSteps(made(part, unit).folding.steps, looking);
+  /** All steps of a piece at a sheet that it suits. */
+  steps({ unit, looking, ...asked }: FormStepsAsked): ShownStep[] {
+    return shownSteps(madeForm(asked, unit).folding.steps, looking);
   },
 
   /** A form's folded piece as its card shows it. */
@@ -267,7 +231,7 @@ export const foldingTasks = {
   tried(asked: FormAsked): Tried {
     return attempt(() => {
       const { folding, sizes, steps } = similar(asked);
-      const form = FORMS[asked.formId];
+      const form = SHELF.piece(asked.formId);
       const floor = form.floor?.(sheetFor(form, asked.sheet), form.params.parse(asked.params));
       const { finished, open, flat } = folding;
       const lies: Lie[] = [{ name: 'finished', scene: pieceScene(finished, sizes, floor) }];
@@ -298,7 +262,7 @@ export const foldingTasks = {
     tell: (steps: number) => void,
     wanted: () => Promise<boolean>,
   ): Promise<OpenedPiece | null> {
-    const work = FORMS[asked.formId].opened?.(madeForm(asked).sizes);
+    const work = SHELF.piece(asked.formId).opened?.(madeForm(asked).sizes);
     if (!work) return null;
     let stopped = false;
     const opened = await inSlices(
@@ -317,10 +281,9 @@ export const foldingTasks = {
     return attempt(() => shownSteps(madeForm(asked, unit).folding.steps, looking));
   },
 
-  /** Inside and outside sizes and the crease pattern, for trying sheets and walls. */
-  part(asked: PartAsked) {
-    const { sizes, folding } = made(asked);
-    return { sizes, creasePattern: creasePicture(folding.finished) };
+  /** What a piece measures. */
+  sizes(asked: FormAsked): FormSizes {
+    return madeForm(asked).sizes;
   },
 };
 

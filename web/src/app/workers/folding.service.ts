@@ -1,33 +1,21 @@
 import { inject, Injectable } from '@angular/core';
 import { proxy } from 'comlink';
-import type {
-  Blame,
-  Confidence,
-  Drawing,
-  FormAnswered,
-  Held,
-  SheetSize,
-  SizeSum,
-  StackRequest,
-  TrayRequest,
-} from '@odd-corner/core';
+import type { Blame, Confidence, Drawing, FormAnswered, Held, SheetSize, SizeSum, FormSizes } from '@odd-corner/core';
+import type { TrayAsked } from '@odd-corner/contract';
 import { defer, Observable } from 'rxjs';
 import type { AnswersAsked, PictureAsked, ReplaysAsked } from './answer-tasks';
 import type {
-  FoldingTasks,
   FormAsked,
   FormStepsAsked,
   OpenedPiece,
-  PairAsked,
-  PartAsked,
+  OthersAsked,
   SceneAsked,
   ShownStep,
   ShownSteps,
   SizeAnswer,
-  StepsAsked,
   Tried,
-  TrayPair,
-  TrayStack,
+  WholeMake,
+  Attempt,
 } from './folding-tasks';
 import { FOLDING_WORKER } from './folding-worker-token';
 import type { PaperScene } from '@odd-corner/core';
@@ -58,23 +46,19 @@ function told<T>(work: (tell: (value: T) => void, wanted: () => Promise<boolean>
 export class Folding {
   private readonly worker = inject(FOLDING_WORKER);
 
-  size(request: TrayRequest): Observable<SizeAnswer> {
+  size(request: TrayAsked): Observable<SizeAnswer> {
     return defer(() => this.worker.size(request));
   }
 
-  stack(asked: StackRequest): Observable<TrayStack> {
-    return defer(() => this.worker.stack(asked));
-  }
-
-  pair(asked: PairAsked): Observable<TrayPair> {
-    return defer(() => this.worker.pair(asked));
+  whole(asked: OthersAsked): Observable<Attempt<WholeMake>> {
+    return defer(() => this.worker.whole(asked));
   }
 
   scene(asked: SceneAsked): Observable<PaperScene> {
     return defer(() => this.worker.scene(asked));
   }
 
-  steps(asked: StepsAsked): Observable<ShownStep[]> {
+  steps(asked: FormStepsAsked): Observable<ShownStep[]> {
     return defer(() => this.worker.steps(asked));
   }
 
@@ -137,7 +121,7 @@ export class Folding {
     return defer(() => this.worker.holds(sheet, thicknessMm));
   }
 
-  part(asked: PartAsked): Observable<ReturnType<FoldingTasks['part']>> {
-    return defer(() => this.worker.part(asked));
+  sizes(asked: FormAsked): Observable<FormSizes> {
+    return defer(() => this.worker.sizes(asked));
   }
 }

@@ -100,7 +100,7 @@ export class FoldStation {
   protected readonly failed = computed(() => this.folded().why);
   protected readonly sizes = toSignal(
     toObservable(computed(() => partOf(this.job().choice, this.part()))).pipe(
-      switchMap((part) => this.folding.part(part)),
+      switchMap((part) => this.folding.sizes(part)),
     ),
     { initialValue: null },
   );

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { ActivatedRoute, RouterLink } from '@angular/router';
-import { caliperOf, COMMON_PAPER, FORMS } from '@odd-corner/core';
+import { caliperOf, COMMON_PAPER, formById, SHELF } from '@odd-corner/core';
 import { of, switchMap } from 'rxjs';
 import { WorkshopSettings } from '../../data/workshop-settings';
 import { DrawingView } from '../../ui/drawing-view/drawing-view';
@@ -27,7 +27,7 @@ export class FormSteps {
   private readonly settings = inject(WorkshopSettings);
   private readonly route = inject(ActivatedRoute);
   protected readonly paper = PLAIN_PAPER;
-  protected readonly form = computed(() => (this.id() in FORMS ? FORMS[this.id()] : null));
+  protected readonly form = computed(() => (SHELF.has(this.id()) ? formById(this.id()) : null));
   private readonly params = toSignal(this.route.queryParamMap, { requireSync: true });
   protected readonly asked = computed(() => {
     const form = this.form();

@@ -13,14 +13,17 @@ import { DomSanitizer } from '@angular/platform-browser';
 import { ActivatedRoute, Router, RouterLink } from '@angular/router';
 import {
   caliperOf,
-  cavityFacts,
   COMMON_PAPER,
   explainSum,
-  FORMS,
+  formById,
+  roomFacts,
+  roomKindById,
+  SHELF,
   type ParamField,
+  type Room,
+  type RoomFact,
   printedPartSvg,
   type SheetSize,
-  squareTray,
 } from '@odd-corner/core';
 import { combineLatest, of, scan, switchMap } from 'rxjs';
 import { WorkshopSettings } from '../../data/workshop-settings';
@@ -35,7 +38,7 @@ import { Slider } from '../../ui/slider/slider';
 import { Why } from '../../ui/why/why';
 import { Folding, type OpeningState } from '../../workers/folding.service';
 import type { FormAsked, Lie, TriedPiece } from '../../workers/folding-tasks';
-import { LidAndSet } from '../lid-and-set/lid-and-set';
+import { WholeMake } from '../whole-make/whole-make';
 import { readFormQuery, writeFormQuery } from '../form-query';
 
 const LARGEST_MM = 600;
@@ -49,7 +52,7 @@ interface Shown {
 /** A form to be tried: sheet and settings to be dragged, sizes, creases and the folded piece following. */
 @Component({
   selector: 'oc-try-form',
-  imports: [DrawingView, Icon, LengthPipe, LidAndSet, Options, PaperModel, RouterLink, SizesPipe, Slider, Why],
+  imports: [DrawingView, Icon, LengthPipe, WholeMake, Options, PaperModel, RouterLink, SizesPipe, Slider, Why],
   templateUrl: './try-form.html',
   styleUrl: './try-form.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -62,11 +65,19 @@ export class TryForm {
   private readonly router = inject(Router);
   private readonly safe = inject(DomSanitizer);
   protected readonly paper = PLAIN_PAPER;
-  protected readonly tray = squareTray.id;
   protected readonly most = LARGEST_MM;
-  protected readonly form = computed(() => FORMS[this.id()]);
+  protected readonly form = computed(() => formById(this.id()));
   protected readonly oblong = computed(() => this.form().sheetShape !== 'square');
-  protected readonly cavityFacts = cavityFacts;
+  protected readonly roomFacts = (room: Room): readonly RoomFact[] => roomFacts(roomKindById(room.kind), room);
+  /** What depends on the parameters. */
+  protected readonly facts = computed(() => {
+    const [form, params] = [this.form(), { ...this.usual(), ...this.params() }];
+    return {
+      holds: SHELF.holdsOf(form).join(', '),
+      closure: form.closure(params).words,
+      adhesive: form.adhesive(params),
+    };
+  });
 
   private readonly begun = computed(() => {
     const { queryParamMap } = this.route.snapshot;
@@ -97,7 +108,7 @@ export class TryForm {
   );
   protected readonly opening = toSignal(
     toObservable(this.asked).pipe(
-      switchMap((asked) => (FORMS[asked.formId].opened ? this.folding.opened(asked) : of(null))),
+      switchMap((asked) => (formById(asked.formId).opened ? this.folding.opened(asked) : of(null))),
     ),
     { initialValue: null as OpeningState | null },
   );
@@ -156,8 +167,11 @@ export class TryForm {
   }
 
   protected rangeOf({ input }: ParamField): readonly [number, number] {
-    if (input.kind === 'length') return input.range(this.sheet(), this.params());
-    return input.kind === 'count' ? [input.min, input.max] : [0, 1];
+    if (input.kind === 'length') {
+      const [least, most] = input.range(this.sheet(), this.params());
+      return [Math.ceil(least), Math.floor(most)];
+    }
+    return input.kind === 'choice' ? [0, 1] : [input.min, input.max];
   }
 
   protected given(key: string): number | null {
@@ -167,6 +181,14 @@ export class TryForm {
 
   protected isSet(key: string): boolean {
     return this.params()[key] !== undefined;
+  }
+
+  protected unitOf({ input }: ParamField): string {
+    return input.kind === 'angle' ? '°' : '';
+  }
+
+  protected isLength({ input }: ParamField): boolean {
+    return input.kind === 'length' || input.kind === 'fixed length';
   }
 
   protected chosen({ key, input }: ParamField): string {

@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
-import type { Job, Paper } from '@odd-corner/contract';
-import { squareTray, type WallWay } from '@odd-corner/core';
+import type { Choice, Job, Paper } from '@odd-corner/contract';
+import { squareTray } from '@odd-corner/core';
 import { catchError, combineLatest, concatMap, forkJoin, map, of, switchMap } from 'rxjs';
 import { sceneOfChoice } from '../../data/choice-of';
 import { DrawingView } from '../../ui/drawing-view/drawing-view';
@@ -33,7 +33,7 @@ export class FormStation {
     combineLatest([toObservable(this.job), toObservable(this.paper)]).pipe(
       switchMap(([job, paper]) =>
         forkJoin(
-          (['folded', 'measured'] as const satisfies readonly WallWay[]).map((walls) =>
+          (['folded', 'measured'] as const satisfies readonly Choice['walls'][]).map((walls) =>
             workOut(job, { ...decidingOf(job, paper), walls }, this.folding).pipe(
               concatMap((outcome) =>
                 this.folding

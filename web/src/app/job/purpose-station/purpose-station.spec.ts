@@ -52,7 +52,7 @@ describe('changing what goes in', () => {
     const { b } = await bench();
     for (const [typed, told] of [
       ['70 x', 'A size is missing'],
-      ['5 m x 5 m x 5 m', 'No sheet up to 20 m'],
+      ['5 m x 5 m x 5 m', 'No sheet up to 5 m'],
     ]) {
       b.type('#job-holds', typed);
       await b.settle(250);

@@ -40,9 +40,10 @@ describe('the sheets of a job', () => {
       tray.sheetMm,
       lid.sheetMm,
     ]);
-    expect(b.text).toContain('The length of the contents decided.');
-    expect(b.text).toContain('60 mm + ease 1.5 mm and 1 % = 62.1 mm');
-    expect(b.text).toContain(`${tray.sheetMm - 1} mm was folded too and does not`);
+    expect(b.text).toContain('Length decided.');
+    expect(b.text).toContain('contents 60 mm + ease 2.1 mm = 62.1 mm needed');
+    expect(b.text).toContain(`Tried: ${tray.sheetMm - 1} mm`);
+    expect(b.text).toContain('what it takes in 62.7 mm + play 0.5 mm = 63.2 mm needed');
   });
 
   it('sketches how they lie on the paper', async () => {

@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
-import type { Job, Paper } from '@odd-corner/contract';
-import { cutSquares, DECIDED_BY, explainLid, explainTray } from '@odd-corner/core';
+import { type Job, type Paper, sizeOptionsOf } from '@odd-corner/contract';
+import { cutSquares, explainFit, type WhyLine } from '@odd-corner/core';
 import { catchError, combineLatest, concat, concatMap, from, map, of, scan, switchMap } from 'rxjs';
 import { sceneOfChoice } from '../../data/choice-of';
 import { Papers } from '../../data/papers';
@@ -15,6 +15,7 @@ import { PaperModel } from '../../ui/paper-model/paper-model';
 import { Why } from '../../ui/why/why';
 import { Folding } from '../../workers/folding.service';
 import { CutSketch } from '../cut-sketch/cut-sketch';
+import { decidedBy } from '../decided-by';
 import { decidingOf, type Outcome, withPaper, workOut } from '../job-change';
 
 interface Option {
@@ -53,10 +54,10 @@ export class SheetStation {
   );
   protected readonly decided = computed(() => {
     const worked = this.worked();
-    return worked && DECIDED_BY[worked.sizing.tray.decided];
+    return worked && decidedBy(worked.sizing.tray);
   });
-  protected readonly whyTray = computed(() => this.explain(explainTray));
-  protected readonly whyLid = computed(() => this.explain(explainLid));
+  protected readonly whyTray = computed(() => this.explain('tray'));
+  protected readonly whyLid = computed(() => this.explain('lid'));
   protected readonly plan = computed(() => {
     const paper = this.paper();
     const { tray, lid } = this.job().choice;
@@ -89,8 +90,10 @@ export class SheetStation {
     { initialValue: [] as readonly Option[] },
   );
 
-  private explain(how: typeof explainTray): ReturnType<typeof explainTray> {
+  private explain(part: 'tray' | 'lid'): readonly WhyLine[] {
     const worked = this.worked();
-    return worked ? how(worked.sizing, this.settings.current().unit) : [];
+    return worked
+      ? explainFit(worked.sizing[part], sizeOptionsOf(worked.sizing.asked), this.settings.current().unit)
+      : [];
   }
 }

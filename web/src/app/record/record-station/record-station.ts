@@ -73,7 +73,7 @@ export class RecordStation {
 
   protected readonly colours = computed(() => coloursOf(this.paper()));
   protected readonly predicted = toSignal(
-    toObservable(computed(() => partOf(this.job().choice, 'tray'))).pipe(switchMap((part) => this.folding.part(part))),
+    toObservable(computed(() => partOf(this.job().choice, 'tray'))).pipe(switchMap((part) => this.folding.sizes(part))),
     { initialValue: null },
   );
   protected readonly scene = toSignal(

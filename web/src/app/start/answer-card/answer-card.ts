@@ -8,17 +8,9 @@ import {
   output,
   signal,
 } from '@angular/core';
-import type { Paper } from '@odd-corner/contract';
-import {
-  caliperOf,
-  COMMON_PAPER,
-  DECIDED_BY,
-  explainLid,
-  explainTray,
-  RULERS,
-  squareTray,
-  type TraySizing,
-} from '@odd-corner/core';
+import { type Paper, sizeOptionsOf, type TraySized, wallOf } from '@odd-corner/contract';
+import { caliperOf, COMMON_PAPER, explainFit, RULERS, squareTray, type WhyLine } from '@odd-corner/core';
+import { decidedBy } from '../../job/decided-by';
 import { WorkshopSettings } from '../../data/workshop-settings';
 import { DrawingView } from '../../ui/drawing-view/drawing-view';
 import { coloursOf } from '../../ui/drawing-view/paper-colours';
@@ -30,7 +22,7 @@ import type { FormAnswer } from '../start-answers';
 
 /** What the maker settled on. */
 export interface Chosen {
-  readonly sizing: TraySizing;
+  readonly sizing: TraySized;
   readonly paper: Paper | null;
 }
 
@@ -78,17 +70,17 @@ export class AnswerCard {
   );
   protected readonly decided = computed(() => {
     const sizing = this.chosen()?.sizing;
-    return sizing ? DECIDED_BY[sizing.tray.decided] : '';
+    return sizing ? decidedBy(sizing.tray) : '';
   });
   protected readonly ruler = computed(() => RULERS[this.settings.current().ruler].name);
-  protected readonly whyTray = computed(() => {
+  protected readonly whyTray = computed(() => this.explain('tray'));
+  protected readonly whyLid = computed(() => this.explain('lid'));
+  protected readonly wallOf = wallOf;
+
+  private explain(part: 'tray' | 'lid'): readonly WhyLine[] {
     const sizing = this.chosen()?.sizing;
-    return sizing ? explainTray(sizing, this.settings.current().unit) : [];
-  });
-  protected readonly whyLid = computed(() => {
-    const sizing = this.chosen()?.sizing;
-    return sizing ? explainLid(sizing, this.settings.current().unit) : [];
-  });
+    return sizing ? explainFit(sizing[part], sizeOptionsOf(sizing.asked), this.settings.current().unit) : [];
+  }
   protected readonly can = computed(() => this.answer().shelf.filter((s) => s.plan));
   protected readonly cannot = computed(() => this.answer().shelf.filter((s) => !s.plan));
   protected readonly shown = computed(() => (this.all() ? this.can() : this.can().slice(0, SHOWN_AT_FIRST)));

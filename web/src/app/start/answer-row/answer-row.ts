@@ -7,7 +7,7 @@ import {
   type Criterion,
   cutsFrom,
   explainFit,
-  FORMS,
+  formById,
   formatLength,
   nextStock,
   type Purpose,
@@ -25,6 +25,8 @@ import { SizesPipe } from '../../ui/length-text/sizes.pipe';
 import { Why } from '../../ui/why/why';
 import { Folding } from '../../workers/folding.service';
 import { HowSure } from '../how-sure/how-sure';
+
+const GLUE = { needed: 'glue or tape', optional: 'glue if you like', none: 'no glue' } as const;
 
 /** One form that answers: its picture with the contents, the sheet, how sure it is, and what speaks for it. */
 @Component({
@@ -53,7 +55,7 @@ export class AnswerRow {
   protected readonly colours = computed(() => coloursOf(this.paper()));
 
   protected readonly answer = computed(() => this.ranked().answer);
-  protected readonly form = computed(() => FORMS[this.answer().formId]);
+  protected readonly form = computed(() => formById(this.answer().formId));
   protected readonly square = computed(() => this.form().sheetShape === 'square');
   protected readonly picture = toSignal(
     toObservable(this.answer).pipe(
@@ -81,7 +83,7 @@ export class AnswerRow {
   protected readonly settled = computed(() => {
     const { choices } = this.answer().way;
     return this.form().fields.flatMap(({ key, input }) => {
-      if (input.kind === 'length' || !input.sought || choices[key] === undefined) return [];
+      if ((input.kind !== 'choice' && input.kind !== 'angle') || !input.sought || choices[key] === undefined) return [];
       const value =
         input.kind === 'choice'
           ? input.options.find((option) => option.value === choices[key])?.label.toLowerCase()
@@ -90,12 +92,15 @@ export class AnswerRow {
     });
   });
 
-  /** What a field is called where its unit stands beside its value. */
   private labelOf(key: string): string {
-    const label = this.form().fields.find((field) => field.key === key)?.label ?? key;
-    return label.replace(/, in (millimetres|degrees)$/, '');
+    return this.form().fields.find((field) => field.key === key)?.label ?? key;
   }
 
+  /** What else belongs to it, with its sheet and lengths. */
+  protected readonly others = computed(() =>
+    this.answer().others.map(({ key, name, sheet, lengths }) => ({ key, name, mm: sheet.widthMm, lengths })),
+  );
+  protected readonly glue = computed(() => GLUE[this.form().adhesive(this.answer().make)]);
   protected readonly sure = computed(() => {
     const { chance } = this.answer();
     return chance === null ? null : Math.round(100 * chance);
@@ -120,5 +125,5 @@ export class AnswerRow {
       .map((key) => CRITERIA[key].name.toLowerCase())
       .join(', '),
   );
-  protected readonly query = computed(() => writeFormQuery(this.answer()));
+  protected readonly query = computed(() => writeFormQuery({ sheet: this.answer().sheet, params: this.answer().make }));
 }

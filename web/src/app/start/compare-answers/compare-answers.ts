@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import { type Drawing, FORMS, type SizedForm, type SizeOptions } from '@odd-corner/core';
+import { type Drawing, formById, paperOf, type SizedForm, type SizeOptions } from '@odd-corner/core';
 import { forkJoin, of, switchMap } from 'rxjs';
 import { DrawingView } from '../../ui/drawing-view/drawing-view';
 import { type PaperColours, PLAIN_PAPER } from '../../ui/drawing-view/paper-colours';
@@ -42,14 +42,14 @@ export class CompareAnswers {
     const widths = pictures.map(widthOf);
     const widest = Math.max(1, ...widths);
     return this.answers().map((answer, k) => {
-      const form = FORMS[answer.formId];
+      const form = formById(answer.formId);
       return {
         answer,
         form,
         picture: pictures[k] ?? null,
         rem: (WIDEST_REM * (widths[k] ?? widest)) / widest,
         thickest: answer.layers.find(({ name }) => name === 'thickest')?.count ?? 1,
-        areaCm2: (answer.sheet.widthMm * answer.sheet.heightMm) / 100,
+        areaCm2: paperOf(answer) / 100,
         square: form.sheetShape === 'square',
         leftPercent: 100 * answer.fit.leastShare,
       };

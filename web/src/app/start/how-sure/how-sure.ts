@@ -1,6 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import type { Blame, Confidence, Purpose, SizedForm, SizeOptions } from '@odd-corner/core';
+import {
+  type Blame,
+  type Confidence,
+  type Purpose,
+  roomKindById,
+  type SizedForm,
+  type SizeOptions,
+} from '@odd-corner/core';
 import { of, switchMap } from 'rxjs';
 import { LengthPipe } from '../../ui/length-text/length.pipe';
 import { Folding } from '../../workers/folding.service';
@@ -44,24 +51,9 @@ export class HowSure {
     const known = this.known();
     return known && { fits: (100 * known.fits) / known.replays, error: 100 * known.error };
   });
-  protected readonly names: Readonly<Record<string, string>> = {
-    lengthMm: 'Inside, long',
-    widthMm: 'Wide',
-    heightMm: 'High',
-    depthMm: 'Deep',
-    legMm: 'Along the page',
-    floorLengthMm: 'Floor, long',
-    floorWidthMm: 'Floor, wide',
-    sideMm: 'Sides, high',
-    tipMm: 'Tips, high',
-    mouthMm: 'Mouth',
-    bottomMm: 'Bottom',
-    rimLengthMm: 'Rim, long',
-    rimWidthMm: 'Rim, wide',
-    overallMm: 'Over all',
-  };
+  protected readonly names = computed(() => roomKindById(this.answer().room.kind).names);
 
   protected nameOf(name: string): string {
-    return this.names[name] ?? name;
+    return this.names()[name] ?? name;
   }
 }

@@ -13,7 +13,7 @@ import type { Paper } from '@odd-corner/contract';
 import {
   CRITERIA,
   type Criterion,
-  FORMS,
+  formById,
   isSized,
   type Purpose,
   rank,
@@ -103,7 +103,7 @@ export class RankedAnswers {
     [...this.known().answers.values()]
       .filter((answer): answer is Unmet => !isSized(answer))
       .map(({ formId, demands }) => ({
-        name: FORMS[formId].name,
+        name: formById(formId).name,
         demands: demands.join(' and '),
         several: demands.length > 1,
       })),

@@ -1,7 +1,16 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
-import { caliperOf, cavityFacts, COMMON_PAPER, explainSum, FORMS, type Held, type SheetSize } from '@odd-corner/core';
+import {
+  caliperOf,
+  COMMON_PAPER,
+  explainSum,
+  formById,
+  type Held,
+  roomFacts,
+  roomKindById,
+  type SheetSize,
+} from '@odd-corner/core';
 import { map, switchMap } from 'rxjs';
 import { WorkshopSettings } from '../../data/workshop-settings';
 import { writeFormQuery } from '../../forms/form-query';
@@ -33,9 +42,9 @@ export class SheetHolds {
     { initialValue: null },
   );
   protected readonly known = computed(() =>
-    this.held()?.map(({ formId, sheet, cavity, sums }) => ({
-      form: FORMS[formId],
-      facts: cavityFacts(cavity),
+    this.held()?.map(({ formId, sheet, room, sums }) => ({
+      form: formById(formId),
+      facts: roomFacts(roomKindById(room.kind), room),
       why: sums.map((sum) => explainSum(sum, this.settings.current().unit)),
       query: writeFormQuery({ sheet, params: {} }),
     })),

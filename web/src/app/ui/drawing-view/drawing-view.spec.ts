@@ -1,8 +1,12 @@
 import { TestBed } from '@angular/core/testing';
-import { makeTray, stepPictures } from '@odd-corner/core';
+import { make, squareTray, stepPictures } from '@odd-corner/core';
 import { DrawingView } from './drawing-view';
 
-const [first] = makeTray({ sheetMm: 150, params: { part: 'tray' }, thicknessMm: 0.1 }).folding.steps;
+const [first] = make(squareTray.id, {
+  sheet: { widthMm: 150, heightMm: 150 },
+  params: {},
+  paper: { thicknessMm: 0.1 },
+}).folding.steps;
 
 describe('a drawing on the screen', () => {
   const shown = async (): Promise<HTMLElement> => {

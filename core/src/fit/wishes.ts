@@ -1,0 +1,22 @@
+import type { Form } from '../forms/form';
+
+/** What is wished of a make as a whole, beside what goes in. */
+export interface Wishes {
+  readonly lid: 'none' | 'plain' | 'eared';
+  /** How many stand in each other, the innermost taking the contents. */
+  readonly nested: number;
+}
+
+export const NO_WISHES: Wishes = { lid: 'none', nested: 1 };
+
+/**
+ * The parameters of a make with which a form meets wishes. A form without a lid of its own still meets the wish for one when
+ * something else keeps it closed.
+ * @returns null when it cannot
+ */
+export function meeting(form: Form, { lid, nested }: Wishes): Readonly<Record<string, unknown>> | null {
+  const has = (key: string): boolean => form.makeFields?.some((field) => field.key === key) ?? false;
+  if (nested > 1 && !has('nested')) return null;
+  if (lid !== 'none' && !has('lid') && form.closure(form.params.parse({})).kind === 'open') return null;
+  return { ...(has('lid') && { lid }), ...(has('nested') && { nested }) };
+}

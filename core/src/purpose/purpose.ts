@@ -1,0 +1,32 @@
+import { boxOf, type Item } from '../bodies/contents';
+import type { BlockSize } from '../measure/parse-sizes';
+
+/** What the folded thing is for. */
+export type Purpose =
+  /** Things side by side and on each other, in order. */
+  | { readonly kind: 'hold'; readonly pieces: readonly Item[] }
+  /** Items poured in. */
+  | { readonly kind: 'loose'; readonly piece: Item }
+  | { readonly kind: 'liquid'; readonly ml: number }
+  /** A strap that runs through a slot. */
+  | { readonly kind: 'strap'; readonly widthMm: number; readonly thickMm: number }
+  /** A bundle of pages that is marked at its corner. */
+  | { readonly kind: 'pages'; readonly thickMm: number; readonly gripMm: number }
+  /** A load that floats, with the height of its centre over the floor. */
+  | { readonly kind: 'load'; readonly grams: number; readonly centreMm: number }
+  /** A ball that runs along a track. */
+  | { readonly kind: 'bead'; readonly diameterMm: number };
+
+/** How many things a purpose speaks of, when it holds things in order; one otherwise. */
+export function countOf(purpose: Purpose): number {
+  return purpose.kind === 'hold' ? purpose.pieces.reduce((sum, { count }) => sum + count, 0) : 1;
+}
+
+/** The block that one solid thing fills as it stands; null for sets, flat things, and all that is not held in order. */
+export function blockOf(purpose: Purpose): BlockSize | null {
+  if (purpose.kind !== 'hold' || countOf(purpose) > 1) return null;
+  const [{ thing }] = purpose.pieces;
+  if (thing.shape === 'flat') return null;
+  const [lengthMm, widthMm, heightMm] = boxOf(thing);
+  return { lengthMm, widthMm, heightMm };
+}

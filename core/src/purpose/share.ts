@@ -1,0 +1,20 @@
+import type { Item } from '../bodies/contents';
+import type { Purpose } from './purpose';
+
+/** The share of a purpose that each of so many equal units takes: things are divided as evenly as they can be. */
+export function perUnit(purpose: Purpose, units: number): Purpose {
+  if (!(Number.isInteger(units) && units >= 1)) throw new RangeError('Count whole units, one or more.');
+  const divided = (item: Item): Item => ({ ...item, count: Math.ceil(item.count / units) });
+  switch (purpose.kind) {
+    case 'hold':
+      return { kind: 'hold', pieces: purpose.pieces.map(divided) };
+    case 'loose':
+      return { kind: 'loose', piece: divided(purpose.piece) };
+    case 'liquid':
+      return { kind: 'liquid', ml: purpose.ml / units };
+    case 'load':
+      return { ...purpose, grams: purpose.grams / units };
+    default:
+      return purpose;
+  }
+}

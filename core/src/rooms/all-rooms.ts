@@ -1,0 +1,18 @@
+import { BOX } from './box';
+import { CORNER } from './corner';
+import { HULL } from './hull';
+import { POCKET } from './pocket';
+import { POUCH } from './pouch';
+import type { RoomKind } from './room-kind';
+
+/** All kinds of room that a form of the shelf has. */
+export const ROOM_KINDS: readonly RoomKind[] = [BOX, POCKET, CORNER, HULL, POUCH];
+
+const byId = new Map(ROOM_KINDS.map((kind) => [kind.id, kind]));
+
+/** @throws RangeError for a kind that is not among them */
+export function roomKindById(id: string): RoomKind {
+  const kind = byId.get(id);
+  if (!kind) throw new RangeError(`No kind of room is called “${id}”.`);
+  return kind;
+}

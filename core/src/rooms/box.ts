@@ -1,0 +1,44 @@
+import { boxOf, heapShare, volumeOf } from '../bodies/contents';
+import { alone, demandsOn } from '../purpose/demand';
+import { easeMm, roomy } from '../purpose/ease';
+import { roomKind } from './room-kind';
+
+const KEYS = ['lengthMm', 'widthMm', 'depthMm'] as const;
+type Sizes = Readonly<Record<(typeof KEYS)[number], number>>;
+
+const { demand, summed } = demandsOn<(typeof KEYS)[number]>();
+const longSide = ({ lengthMm, widthMm }: Sizes): number => Math.max(lengthMm, widthMm);
+const shortSide = ({ lengthMm, widthMm }: Sizes): number => Math.min(lengthMm, widthMm);
+const deep = ({ depthMm }: Sizes): number => depthMm;
+
+/** A room with an even floor and walls on all sides: things stand in it, or are poured in. */
+export const BOX = roomKind('box', KEYS, {
+  names: { lengthMm: 'Inside, long', widthMm: 'Inside, wide', depthMm: 'Inside, deep' },
+  holds: ['boxes and blocks', 'loose pieces', 'flat things'],
+  demands({ purpose, options: { ease }, standing }) {
+    if (purpose.kind === 'hold')
+      return standing.map((arrangement) => {
+        const [a, b, c] = arrangement.box;
+        return {
+          demands: [
+            summed('length', longSide, roomy(Math.max(a, b), ease)),
+            summed('width', shortSide, roomy(Math.min(a, b), ease)),
+            summed('depth', deep, roomy(c, ease)),
+          ],
+          arrangement,
+        };
+      });
+    if (purpose.kind !== 'loose') return null;
+    const { thing, count } = purpose.piece;
+    const heapMm3 = (count * volumeOf(thing)) / heapShare(thing);
+    const passes = [...boxOf(thing)].sort((p, q) => q - p).map((side) => side + easeMm(side, ease));
+    return alone(
+      demand('length', longSide, passes[0]),
+      demand('width', shortSide, passes[1]),
+      demand('depth, filled level', deep, ({ lengthMm, widthMm }) =>
+        Math.max(passes[2], heapMm3 / (lengthMm * widthMm)),
+      ),
+    );
+  },
+  standing: ({ sizes }) => ({ heightMm: sizes.depthMm, lengthMm: sizes.lengthMm }),
+});

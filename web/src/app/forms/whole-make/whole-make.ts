@@ -1,0 +1,66 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { caliperOf, COMMON_PAPER, formById, type SheetSize, type SizeOptions } from '@odd-corner/core';
+import { debounceTime, switchMap } from 'rxjs';
+import { WorkshopSettings } from '../../data/workshop-settings';
+import { PLAIN_PAPER } from '../../ui/drawing-view/paper-colours';
+import { LengthPipe } from '../../ui/length-text/length.pipe';
+import { Options } from '../../ui/options/options';
+import { PaperModel } from '../../ui/paper-model/paper-model';
+import { Slider } from '../../ui/slider/slider';
+import { Folding } from '../../workers/folding.service';
+
+/** Several pieces are sized and folded: they wait until the dragging stops. */
+const PAUSE_MS = 350;
+
+/** What belongs to a piece beside itself: a lid, others in which it stands; their sheets, and how all goes together. */
+@Component({
+  selector: 'oc-whole-make',
+  imports: [LengthPipe, Options, PaperModel, Slider],
+  templateUrl: './whole-make.html',
+  styleUrl: './whole-make.scss',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class WholeMake {
+  readonly formId = input.required<string>();
+  readonly sheet = input.required<SheetSize>();
+  readonly params = input.required<Readonly<Record<string, unknown>>>();
+  /** A parameter of the make was chosen. */
+  readonly chose = output<{ readonly key: string; readonly value: unknown }>();
+  private readonly folding = inject(Folding);
+  private readonly settings = inject(WorkshopSettings);
+  protected readonly paper = PLAIN_PAPER;
+
+  protected readonly form = computed(() => formById(this.formId()));
+  private readonly made = computed(() => this.form().params.parse(this.params()) as Readonly<Record<string, unknown>>);
+  protected readonly ruler = computed(() => this.settings.current().ruler);
+  private readonly options = computed((): SizeOptions => {
+    const { ease, ruler } = this.settings.current();
+    return {
+      ...{ ease, ruler, thicknessMm: caliperOf(COMMON_PAPER), gsm: COMMON_PAPER.gsm },
+      ...{ turning: 'upright', fingerRoom: false, confidence: null, handMm: 0.3 },
+    };
+  });
+  protected readonly whole = toSignal(
+    toObservable(
+      computed(() => ({
+        formId: this.formId(),
+        sheet: this.sheet(),
+        params: this.made(),
+        options: this.options(),
+      })),
+    ).pipe(
+      debounceTime(PAUSE_MS),
+      switchMap((asked) => this.folding.whole(asked)),
+    ),
+    { initialValue: null },
+  );
+
+  protected chosen(key: string): string {
+    return String(this.made()[key]);
+  }
+
+  protected countOf(key: string): number {
+    return Number(this.made()[key]);
+  }
+}
