@@ -1,7 +1,24 @@
 import js from '@eslint/js';
 import angular from 'angular-eslint';
 import prettier from 'eslint-config-prettier';
+import { readdirSync, readFileSync } from 'node:fs';
 import tseslint from 'typescript-eslint';
+
+/** Ids and names of all forms and their pieces, as their own folders give them. */
+const formsDir = new URL('core/src/forms/', import.meta.url);
+const formSources = readdirSync(formsDir, { withFileTypes: true })
+  .filter((entry) => entry.isDirectory())
+  .flatMap(({ name }) =>
+    readdirSync(new URL(`${name}/`, formsDir))
+      .filter((file) => file !== 'words.ts')
+      .map((file) => new URL(`${name}/${file}`, formsDir)),
+  )
+  .map((file) => readFileSync(file, 'utf8'));
+const matched = (pattern) => formSources.flatMap((text) => [...text.matchAll(pattern)].map(([, found]) => found));
+const formIds = matched(/^ {2,4}id: '([a-z-]+)',$/gm).join('|');
+const formNames = matched(/^export const (\w+): Form</gm).join('|');
+const decidedByForm =
+  'No decision hangs on which form it is: what differs between forms is said by the forms themselves.';
 
 export default tseslint.config(
   {
@@ -22,6 +39,22 @@ export default tseslint.config(
     rules: {
       '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
       eqeqeq: 'error',
+    },
+  },
+  {
+    files: ['{contract,server,demo,web}/src/**/*.ts', 'core/src/**/*.ts'],
+    ignores: ['core/src/forms/*/**', '**/*.spec.ts'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        ...['BinaryExpression[operator=/^[!=]==?$/]', 'SwitchCase'].flatMap((decides) => [
+          { selector: `${decides} > Literal[value=/^(${formIds})$/]`, message: decidedByForm },
+          {
+            selector: `${decides} > MemberExpression[property.name='id'][object.name=/^(${formNames})$/]`,
+            message: decidedByForm,
+          },
+        ]),
+      ],
     },
   },
   {

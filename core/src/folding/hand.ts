@@ -223,11 +223,6 @@ export class Hand {
     this.along(name, line, (at) => compound.sink(this.current, { line: at, flap, name }));
   }
 
-  /** Pulls hidden paper out: only the given creases work, and the points land where they are pulled to. */
-  pullOut(pulled: Rework): void {
-    this.rework(pulled);
-  }
-
   /** A flat move told by which creases may work and where points land, see `rework`. */
   rework(told: Rework): void {
     this.reworkBy(() => told);

@@ -34,3 +34,4 @@ export * from './layers-at';
 export * from './bend-stacks';
 export * from './known-layers';
 export { rootsOf } from './roots';
+export * from './crease-rows';

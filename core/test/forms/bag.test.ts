@@ -40,6 +40,6 @@ describe('gusseted bag', () => {
 
   it('refuses a bottom that leaves a hole in the base or runs into the seam', () => {
     for (const foldUpMm of [5, 60])
-      expect(() => made('gusseted-bag', 150, { foldUpMm })).toThrow('does not suit this sheet');
+      expect(() => made('gusseted-bag', 150, { foldUpMm })).toThrow('does not suit a sheet of');
   });
 });

@@ -1,17 +1,14 @@
 import type { CreaseAngle } from '../../folding/collapse';
-import type { Point } from '../../measure/point';
+import { type CreaseRow, inTwoWays, onParts } from '../../folding/crease-rows';
 import type { BoxFrame } from './box-frame';
 
-type Row = readonly [name: string, from: readonly [number, number], to: readonly [number, number], angleDeg: number];
-
 /** Lays rows written for the far right quarter on one end: mirrored to the left, and to the near end if asked. */
-function onEnd({ on }: BoxFrame, end: 'far' | 'near', rows: readonly Row[]): CreaseAngle[] {
+function onEnd({ on }: BoxFrame, end: 'far' | 'near', rows: readonly CreaseRow[]): CreaseAngle[] {
   const up = end === 'far' ? 1 : -1;
-  return rows.flatMap(([name, from, to, angleDeg]) =>
-    [1, -1].map((right) => {
-      const at = ([x, y]: readonly [number, number]): Point => on(right * x, up * y);
-      return { name: `${end} ${name}`, from: at(from), to: at(to), angleDeg };
-    }),
+  const named = rows.map(([name, ...row]): CreaseRow => [`${end} ${name}`, ...row]);
+  return onParts(
+    inTwoWays(([x, y]) => on(x, up * y)),
+    named,
   );
 }
 
@@ -31,7 +28,7 @@ export function raisedEnd(frame: BoxFrame, end: 'far' | 'near'): CreaseAngle[] {
 export function flapOver(frame: BoxFrame, end: 'far' | 'near', where: 'inside' | 'outside'): CreaseAngle[] {
   const { b, h, m } = frame;
   const inside = where === 'inside';
-  const rim: Row[] = [
+  const rim: CreaseRow[] = [
     ['rim', [0, m], [b, m], inside ? 180 : -180],
     ['rim', [b, m], [m, m], inside ? -180 : 180],
   ];
