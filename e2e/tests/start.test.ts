@@ -40,6 +40,28 @@ test.describe('what goes in', () => {
     expect(await sheets('2 1/2 in x 1 3/4 in x 7/8 in')).toBe(mm);
   });
 
+  test('a lid and trays in each other are asked for, kept in the address and answered with their own sheets', async ({
+    page,
+    workshop,
+  }) => {
+    await page.goto(`${workshop.url}/?holds=60+x+45+x+22&sure=exact`);
+    await expect(page.getByRole('heading', { name: /forms can do it$/ })).toBeVisible();
+    await page.getByLabel('Closed').selectOption('with a lid to lift by ears');
+    await page.getByLabel('alone', { exact: true }).fill('2');
+    await page.keyboard.press('Tab');
+    await page.waitForURL(/lid=eared&nested=2/);
+    // Nothing but trays goes into each other.
+    await expect(page.getByRole('heading', { name: '1 form can do it', exact: true })).toBeVisible();
+    const tray = page.getByRole('article').filter({ has: page.getByRole('heading', { name: 'Square tray' }) });
+    await expect(tray).toContainText(/Tray 2, from the innermost: \d+ mm/);
+    await expect(tray).toContainText(/Lid with ears: \d+ mm/);
+    await page.reload();
+    await expect(page.getByLabel('Closed')).toHaveValue('eared');
+    await expect(tray).toContainText(/Lid with ears: \d+ mm/);
+    await tray.getByRole('link', { name: 'Try it' }).click();
+    await expect(page.getByRole('radio', { name: 'With ears' })).toBeChecked();
+  });
+
   test('more room takes a larger sheet, and the address keeps the question through Back', async ({
     page,
     workshop,

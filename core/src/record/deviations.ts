@@ -1,13 +1,10 @@
-/** Measured less predicted, in mm, of those sizes that were measured. */
+/** Measured less predicted, in mm, size by size. */
 export function deviation<K extends string>(
   predicted: Readonly<Record<K, number>>,
-  measured: Readonly<Partial<Record<K, number>>>,
-): Partial<Record<K, number>> {
-  const off: Partial<Record<K, number>> = {};
-  for (const key in predicted) {
-    const mm = measured[key];
-    if (mm !== undefined) off[key] = mm - predicted[key];
-  }
+  measured: Readonly<Record<K, number>>,
+): Readonly<Record<K, number>> {
+  const off: Record<K, number> = { ...predicted };
+  for (const key in predicted) off[key] = measured[key] - predicted[key];
   return off;
 }
 

@@ -5,8 +5,8 @@ import { lengthOf, made, sheet, roomIn } from './made';
 describe('closing cube', () => {
   it('is a cube of √2 / 6 of its sheet, nine layers in the lid, three in the walls, either way round', () =>
     fc.assert(
-      fc.property(sheet, fc.constantFrom('left', 'right'), (s, turning) => {
-        const { sizes, folding } = made('closing-cube', s, { turning });
+      fc.property(sheet, fc.constantFrom('left', 'right'), (s, mirror) => {
+        const { sizes, folding } = made('closing-cube', s, { mirror });
         const edge = Math.SQRT2 / 6;
         for (const mm of Object.values(roomIn(BOX, { sizes }))) expect(mm / s).toBeCloseTo(edge, 8);
         expect(Object.fromEntries(sizes.layers.map(({ name, count }) => [name, count]))).toEqual({
@@ -32,9 +32,9 @@ describe('closing cube', () => {
 
   it.each(['left', 'right'])(
     'has its tips in the slot that locks, turning %s: more of the lid over them than under',
-    (turning) => {
+    (mirror) => {
       const s = 150;
-      const { finished } = made('closing-cube', s, { turning }).folding;
+      const { finished } = made('closing-cube', s, { mirror }).folding;
       for (const corner of [
         { x: 1, y: 2 },
         { x: s - 1, y: 2 },
@@ -99,7 +99,9 @@ describe('banded gift box', () => {
   });
 
   it('refuses a band that leaves the points hanging over, and walls higher than the base', () => {
-    expect(() => made('banded-gift-box', 150, { halfBandMm: 17 })).toThrow('too wide');
-    expect(() => made('banded-gift-box', 150, { halfBandMm: 7, heightMm: 60 })).toThrow('too high');
+    expect(() => made('banded-gift-box', 150, { halfBandMm: 17 })).toThrow('Half the band: 17.0 mm does not suit');
+    expect(() => made('banded-gift-box', 150, { halfBandMm: 7, heightMm: 60 })).toThrow(
+      'Height: 60.0 mm does not suit',
+    );
   });
 });

@@ -4,7 +4,7 @@ import { mostLayers } from '../../folding/stack-depth';
 import { distance } from '../../measure/point';
 import type { Form, SheetSize } from '../form';
 import { BOX } from '../../rooms/box';
-import { type BandedBoxParams, bandedBoxParams, frameOf } from './frame';
+import { type BandedBoxParams, bandedBoxParams, frameOf, mostHalfBand, mostHeight } from './frame';
 import { fold } from './fold-banded';
 
 const range =
@@ -31,10 +31,9 @@ export const bandedBox: Form<BandedBoxParams> = {
       input: {
         kind: 'length',
         folded: 'A sixteenth of the diagonal, found by folding',
-        // Twice the band at most half of the base: 4 b ≤ D / 2 − 2 b − h.
         range: range(
           (s) => Math.max(7, 0.02 * s),
-          (s, h) => ((s * Math.SQRT2) / 2 - (h ?? (s * Math.SQRT2) / 8)) / 6,
+          (s, h) => mostHalfBand(s, h ?? (s * Math.SQRT2) / 8),
           'heightMm',
         ),
       },
@@ -48,11 +47,7 @@ export const bandedBox: Form<BandedBoxParams> = {
         folded: 'An eighth of the diagonal, found by folding',
         range: range(
           (s) => 0.06 * s,
-          (s, b) => {
-            const half = b ?? (s * Math.SQRT2) / 16;
-            // As high as the base is wide, and the band no wider than half the base.
-            return Math.min(((s * Math.SQRT2) / 2 - 2 * half) / 2, (s * Math.SQRT2) / 2 - 6 * half);
-          },
+          (s, b) => mostHeight(s, b ?? (s * Math.SQRT2) / 16),
           'halfBandMm',
         ),
       },

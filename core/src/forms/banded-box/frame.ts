@@ -4,6 +4,7 @@ import { point, type Point } from '../../measure/point';
 import type { Sheet } from '../../paper/sheet';
 import { squareFrame } from '../at-hand';
 import { type CreaseRow, inFourWays, onParts } from '../../folding/crease-rows';
+import { refuseUnsuited } from '../limits';
 
 export const bandedBoxParams = z.object({
   /** Half the band's width in mm; null for a sixteenth of the sheet's diagonal, which folding alone gives. */
@@ -30,6 +31,13 @@ export interface Frame {
   readonly on: (xi: number, eta: number) => Point;
 }
 
+/** Twice the band is half of the base at most: 4 b ≤ a, which is the half diagonal less 2 b and the height. */
+export const mostHalfBand = (side: number, heightMm: number): number => ((side * Math.SQRT2) / 2 - heightMm) / 6;
+
+/** As high as the base is wide, and the band no wider than half the base. */
+export const mostHeight = (side: number, halfBandMm: number): number =>
+  Math.min(((side * Math.SQRT2) / 2 - 2 * halfBandMm) / 2, (side * Math.SQRT2) / 2 - 6 * halfBandMm);
+
 /** @throws RangeError when band and height do not go together on this sheet */
 export function frameOf(sheet: Sheet, { halfBandMm, heightMm }: BandedBoxParams): Frame {
   const { side } = squareFrame(sheet);
@@ -37,15 +45,8 @@ export function frameOf(sheet: Sheet, { halfBandMm, heightMm }: BandedBoxParams)
   const b = halfBandMm ?? u;
   const h = heightMm ?? 2 * u;
   const a = 8 * u - 2 * b - h;
-  const slack = 1e-9 * side;
-  if (2 * b > a / 2 + slack)
-    throw new RangeError(
-      `A band ${(2 * b).toFixed(1)} mm wide is too wide for a base of ${a.toFixed(1)} mm: at most half of it.`,
-    );
-  if (h > a + slack)
-    throw new RangeError(
-      `Walls of ${h.toFixed(1)} mm are too high for a base of ${a.toFixed(1)} mm: at most as high as the base is wide.`,
-    );
+  refuseUnsuited('Half the band', b, [0, mostHalfBand(side, h)], side);
+  refuseUnsuited('Height', h, [0, mostHeight(side, b)], side);
   const on = (xi: number, eta: number): Point =>
     point(side / 2 + (xi + eta) / Math.SQRT2, side / 2 + (eta - xi) / Math.SQRT2);
   return { side, u, b, h, a, x3: 2 * b + a / 2, x4: 2 * b + a / 2 + h, y1: a / 2, y2: a / 2 + h, on };

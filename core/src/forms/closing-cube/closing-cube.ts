@@ -18,7 +18,7 @@ export const closingCube: Form<ClosingCubeParams> = {
   leastSheetMm: 85,
   params: closingCubeParams,
   fields: [
-    choice('turning', 'Turns to the', 'Both are equally good; left-handed folders often find the right one easier.', {
+    choice('mirror', 'Turns to the', 'Both are equally good; left-handed folders often find the right one easier.', {
       left: 'Left',
       right: 'Right',
     }),
@@ -36,9 +36,9 @@ export const closingCube: Form<ClosingCubeParams> = {
   papers: '70 to 120 g/m², crisp. Nine layers lie in the lid; a paper with two colours gives a contrasting top.',
   cautions: ['Dice and rings are small: keep them from small children.'],
   fold,
-  floor: (sheet, { turning }) => SIDES.map((k) => frameOf(sheet, turning).at(k, B1)),
-  sizes({ finished }, sheet, { turning }, thicknessMm) {
-    const frame = frameOf(sheet, turning);
+  floor: (sheet, { mirror }) => SIDES.map((k) => frameOf(sheet, mirror).at(k, B1)),
+  sizes({ finished }, sheet, { mirror }, thicknessMm) {
+    const frame = frameOf(sheet, mirror);
     const { at } = frame;
     const placed = (k: number, p: readonly [number, number]) => whereIs(finished, at(k, p));
     const length = distance(placed(0, B1), placed(0, B2));

@@ -23,10 +23,10 @@ import {
 } from './frame';
 
 /** The moves of the cube. */
-export function fold(hand: Hand, sheet: Sheet, { turning, thirds }: ClosingCubeParams, unit?: ShownUnit): Folding {
+export function fold(hand: Hand, sheet: Sheet, { mirror, thirds }: ClosingCubeParams, unit?: ShownUnit): Folding {
   const { side, on } = squareFrame(sheet);
   const words = cubeWords(thirds === 'ruler' ? side / 3 : null, unit);
-  const frame = frameOf(sheet, turning);
+  const frame = frameOf(sheet, mirror);
   const { at } = frame;
   const { onto, through } = atHand(hand);
   const { steps, step } = recordSteps(hand);

@@ -6,8 +6,8 @@ import { squareFrame } from '../at-hand';
 import { type CreaseRow, type SheetPart, type Place, turnedPart } from '../../folding/crease-rows';
 
 export const closingCubeParams = z.object({
-  /** Which way round the gussets and the lid turn. */
-  turning: z.enum(['left', 'right']).default('left'),
+  /** Which way round the gussets and the lid turn: one is the mirror image of the other. */
+  mirror: z.enum(['left', 'right']).default('left'),
   /** How an edge is divided in three. */
   thirds: z.enum(['eye', 'ruler']).default('eye'),
 });
@@ -71,10 +71,10 @@ export interface CubeFrame {
   readonly at: (k: number, place: Place) => Point;
 }
 
-export function frameOf(sheet: Sheet, turning: ClosingCubeParams['turning']): CubeFrame {
+export function frameOf(sheet: Sheet, mirror: ClosingCubeParams['mirror']): CubeFrame {
   const { side } = squareFrame(sheet);
   const u = side / 6;
-  const first: SheetPart = ([x, y]) => point((turning === 'left' ? x : 6 - x) * u, y * u);
+  const first: SheetPart = ([x, y]) => point((mirror === 'left' ? x : 6 - x) * u, y * u);
   const at = (k: number, place: Place): Point => turnedPart(first, k, 6)(place);
   return { side, at };
 }

@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { refuseUnsuited } from '../limits';
 
 export const tuckFlapParams = z.object({
   /** Width of the hem, which is how deep the flap tucks, in mm; null for an eighth of the sheet. */
@@ -17,18 +18,20 @@ export interface Shares {
   readonly p: number;
 }
 
+/** Shares of the sheet: a narrower hem does not hold the flap, narrower sides not the pocket. */
+export const LEAST = { hem: 1 / 16, side: 1 / 8 } as const;
+
+/** No wider than the sides, or its raw edge shows at the bottom; nor than the gap that these leave for the flap. */
+export const mostHem = (p: number): number => Math.min(p, (1 - 4 * p) / 2);
+
+/** Over a quarter they close the pocket; between them the flap must go in. */
+export const mostSide = (c: number): number => Math.min(1 / 4, (1 - 2 * c) / 4);
+
 /** @throws RangeError when hem and side do not go together */
 export function sharesOf(side: number, { hemMm, sideMm }: TuckFlapParams): Shares {
   const c = hemMm === null ? 1 / 8 : hemMm / side;
   const p = sideMm === null ? 3 / 16 : sideMm / side;
-  const slack = 1e-9;
-  const refuse = (why: string): never => {
-    throw new RangeError(`Hem ${(c * side).toFixed(1)} mm and sides ${(p * side).toFixed(1)} mm: ${why}`);
-  };
-  if (c < 1 / 16 - slack) refuse('a hem under a sixteenth of the sheet does not hold the flap.');
-  if (c > p + slack) refuse('the hem must not be wider than the sides, or its raw edge shows at the bottom.');
-  if (p > 1 / 4 + slack) refuse('sides over a quarter of the sheet close the pocket.');
-  if (2 * c > 1 - 4 * p + slack)
-    refuse('the flap would be wider than the gap between the sides; make one of them smaller.');
+  refuseUnsuited('Hem', c * side, [LEAST.hem * side, mostHem(p) * side], side);
+  refuseUnsuited('Side folds', p * side, [0, mostSide(c) * side], side);
   return { c, p };
 }

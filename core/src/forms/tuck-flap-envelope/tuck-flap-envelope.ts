@@ -6,7 +6,7 @@ import { squareFrame } from '../at-hand';
 import type { Form, SheetSize } from '../form';
 import { choice } from '../choice';
 import { POCKET } from '../../rooms/pocket';
-import { sharesOf, type TuckFlapParams, tuckFlapParams } from './shares';
+import { LEAST, mostHem, mostSide, sharesOf, type TuckFlapParams, tuckFlapParams } from './shares';
 import { fold } from './fold-envelope';
 
 const lengthRange =
@@ -40,7 +40,7 @@ export const tuckFlapEnvelope: Form<TuckFlapParams> = {
       input: {
         kind: 'length',
         folded: 'An eighth of the sheet, found by folding',
-        range: lengthRange(1 / 16, (p) => Math.min(p, (1 - 4 * p) / 2), 'sideMm', 3 / 16),
+        range: lengthRange(LEAST.hem, mostHem, 'sideMm', 3 / 16),
       },
     },
     {
@@ -50,7 +50,7 @@ export const tuckFlapEnvelope: Form<TuckFlapParams> = {
       input: {
         kind: 'length',
         folded: 'Three sixteenths of the sheet, found by folding',
-        range: lengthRange(1 / 8, (c) => Math.min(1 / 4, (1 - 2 * c) / 4), 'hemMm', 1 / 8),
+        range: lengthRange(LEAST.side, mostSide, 'hemMm', 1 / 8),
       },
     },
   ],

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import { FORMS } from '@odd-corner/core';
+import { SHELF } from '@odd-corner/core';
 import { NotHere } from '../ui/not-here/not-here';
 import { TryForm } from './try-form/try-form';
 
@@ -16,5 +16,5 @@ import { TryForm } from './try-form/try-form';
 })
 export class FormPage {
   readonly id = input.required<string>();
-  protected readonly isForm = computed(() => this.id() in FORMS);
+  protected readonly isForm = computed(() => SHELF.has(this.id()));
 }

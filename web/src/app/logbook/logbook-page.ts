@@ -39,7 +39,7 @@ export class LogbookPage {
   /** Mean and spread of measured less predicted, per dimension. */
   protected readonly spreads = computed(() => {
     const offs = this.pieces().flatMap(({ off }) => (off ? [off] : []));
-    return DIMENSIONS.map(({ key, name }) => ({ name, spread: spreadOf(offs.flatMap((off) => off[key] ?? [])) }));
+    return DIMENSIONS.map(({ key, name }) => ({ name, spread: spreadOf(offs.map((off) => off[key])) }));
   });
 
   constructor() {

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, inject, input } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import type { Form } from '@odd-corner/core';
@@ -20,9 +20,7 @@ import { Folding } from '../../workers/folding.service';
     <p>{{ form().use }}</p>
     <p class="muted">
       {{ form().sheetShape === 'square' ? 'square sheet' : 'oblong sheet' }}, {{ form().minutes }} min,
-      {{
-        form().adhesive === 'needed' ? 'tape or glue' : form().adhesive === 'optional' ? 'glue if you like' : 'no glue'
-      }}
+      {{ glue() === 'needed' ? 'tape or glue' : glue() === 'optional' ? 'glue if you like' : 'no glue' }}
     </p>
   </a>`,
   styleUrl: './form-card.scss',
@@ -30,6 +28,8 @@ import { Folding } from '../../workers/folding.service';
 })
 export class FormCard {
   readonly form = input.required<Form>();
+  /** As it is made usually. */
+  protected readonly glue = computed(() => this.form().adhesive(this.form().params.parse({})));
   private readonly folding = inject(Folding);
   protected readonly drawing = toSignal(toObservable(this.form).pipe(switchMap(({ id }) => this.folding.card(id))), {
     initialValue: null,

@@ -6,6 +6,7 @@ import {
   CRITERIA,
   type Criterion,
   cutsFrom,
+  entriesSized,
   explainFit,
   formById,
   formatLength,
@@ -100,6 +101,8 @@ export class AnswerRow {
   protected readonly others = computed(() =>
     this.answer().others.map(({ key, name, sheet, lengths }) => ({ key, name, mm: sheet.widthMm, lengths })),
   );
+  protected readonly steps = computed(() => entriesSized(this.answer()).reduce((sum, { steps }) => sum + steps, 0));
+  protected readonly minutes = computed(() => entriesSized(this.answer()).length * this.form().minutes);
   protected readonly glue = computed(() => GLUE[this.form().adhesive(this.answer().make)]);
   protected readonly sure = computed(() => {
     const { chance } = this.answer();

@@ -50,6 +50,8 @@ export class CompareAnswers {
         rem: (WIDEST_REM * (widths[k] ?? widest)) / widest,
         thickest: answer.layers.find(({ name }) => name === 'thickest')?.count ?? 1,
         areaCm2: paperOf(answer) / 100,
+        closure: form.closure(answer.make).words,
+        adhesive: form.adhesive(answer.make),
         square: form.sheetShape === 'square',
         leftPercent: 100 * answer.fit.leastShare,
       };
