@@ -20,7 +20,7 @@ describe('what belongs to a tray', () => {
     return bench;
   };
   const sheets = (bench: PageBench<WholeMake>): number[] =>
-    [...(bench.find('dl').textContent ?? '').matchAll(/([\d.]+)\s*mm/g)].map((m) => Number(m[1]));
+    [...(bench.host.querySelector('dl')?.textContent ?? '').matchAll(/([\d.]+)\s*mm/g)].map((m) => Number(m[1]));
 
   it('a lid comes from a larger sheet, a plain one from no larger one than one with ears', async () => {
     const [eared] = sheets(await show(150, { lid: 'eared' }));
