@@ -69,6 +69,19 @@ export default tseslint.config(
   {
     files: ['web/src/**/*.html'],
     extends: [...angular.configs.templateRecommended, ...angular.configs.templateAccessibility],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector: '[name=/^(select|dialog|details|progress)$/][startSourceSpan]',
+          message: 'Angular Material has this: select, dialog, expansion panel, progress bar.',
+        },
+        {
+          selector: '[name="type"][value=/^(radio|range|checkbox)$/]',
+          message: 'Angular Material has this: radio or button toggle, slider, checkbox.',
+        },
+      ],
+    },
   },
   prettier,
 );

@@ -38,7 +38,7 @@ for (const [name, path] of VIEWS)
 
 test('compare', async ({ page, demo }) => {
   await settled(page, `${demo.url}/?holds=60+x+45+x+22`);
-  for (let k = 0; k < 4; k++) await page.getByLabel('Compare').nth(k).check();
+  for (let k = 0; k < 4; k++) await page.getByRole('checkbox', { name: 'Compare' }).nth(k).click();
   await page.waitForTimeout(1500);
   await page.getByRole('heading', { name: /forms can do it/ }).evaluate((heading) => heading.scrollIntoView());
   await page.screenshot({ path: join(OUT, 'compare.png') });

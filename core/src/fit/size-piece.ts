@@ -4,6 +4,7 @@ import type { Fitting, Structure } from './fitting';
 import { byTightness, type Fit } from './needs';
 import type { SizedPiece, SizeOptions, Tried } from './size-options';
 import { modelSums } from './size-sums';
+import { chanceOf } from './chance';
 import { type Attempt, bestOn, better } from './sizing/attempt';
 import { areaOf, type Asking, type Judged, type Search, takes, type Work } from './sizing/search';
 import { judgedBy } from './sizing/judge';
@@ -180,4 +181,28 @@ export function* sizingOn(
   }
   if (best?.attempt.does) return yield* told(best.search, best.attempt, []);
   return { demands: best ? twoTightest(best.attempt.fit) : [] };
+}
+
+/**
+ * How often a piece does what is asked when it is folded from a sheet that is at hand, with its best lengths there and by the
+ * hand that misses.
+ * @returns null when it cannot be folded from that sheet, or its kind of room does not answer
+ */
+export function* chanceOn(
+  fitting: Fitting,
+  piece: Piece,
+  asking: Asking,
+  options: SizeOptions,
+  sheet: SheetSize,
+): Work<number | null> {
+  const searches = takes(piece, sheet) ? yield* searchesFor(fitting, piece, asking, options) : [];
+  let most: number | null = null;
+  for (const search of searches) {
+    const attempt: Attempt | null = yield* bestOn(search, sheet, true);
+    if (!attempt) continue;
+    const { offsets } = yield* fitting.missesAt(attempt.found, attempt.point.lengths);
+    const luck = { handMm: options.handMm, volumeSpread: fitting.volumeSpread(attempt.room.room) };
+    most = Math.max(most ?? 0, chanceOf(fitting, search.answering, attempt.room, offsets, luck));
+  }
+  return most;
 }

@@ -23,6 +23,7 @@ import {
   type SizeOptions,
   sizingOn,
   askingFor,
+  chanceOn,
   POCKET,
   type FormSizes,
   type Way,
@@ -172,6 +173,28 @@ describe('what is told is folded', () => {
   it('an unknown form is refused, also one that is called like something else', () => {
     for (const id of ['paper-hat', 'constructor', '__proto__'])
       expect(() => sizeFor(fitting, id, parsePurpose('60 x 45 x 22'), USUAL)).toThrow('No form is called');
+  });
+});
+
+describe('chances from sheet to sheet', () => {
+  it('at the told sheet are the one that was told, and rise with it', () => {
+    const given = { ...USUAL, confidence: 0.9 };
+    for (const [id, text] of [
+      ['closing-cube', '30 x 30 x 30'],
+      ['square-card-envelope', 'card 85.6 x 54'],
+    ] as const) {
+      const one = sized(id, text, given);
+      const asking = askingFor(fitting, prepare(parsePurpose(text), given));
+      const chances = [-3, -2, -1, 0, 1, 2].map((marks) => {
+        const sheet = { widthMm: one.sheet.widthMm + marks, heightMm: one.sheet.heightMm + marks };
+        return atOnce(chanceOn(fitting, formById(id), asking, given, sheet))!;
+      });
+      expect(chances[3]).toBeCloseTo(one.chance!, 9);
+      // The same draws for all: only lengths at marks of the ruler can make one lower.
+      for (let k = 1; k < chances.length; k++) expect(chances[k]).toBeGreaterThanOrEqual(chances[k - 1] - 0.02);
+      expect(chances[2]).toBeLessThan(0.9);
+      expect(chances[0]).toBeLessThan(chances[5]);
+    }
   });
 });
 

@@ -16,8 +16,8 @@ export type TableAction = (typeof TABLE_KEYS)[number]['does'];
 export function tableAction(event: KeyboardEvent): TableAction | null {
   if (event.ctrlKey || event.metaKey || event.altKey || event.defaultPrevented) return null;
   const target = event.target instanceof Element ? event.target : null;
-  if (target?.closest('input, textarea, select, dialog[open], [role="img"][tabindex]')) return null;
+  if (target?.closest('input, textarea, [role="combobox"], [role="dialog"], [role="img"][tabindex]')) return null;
   // Space presses the button that has the focus.
-  if (event.key === ' ' && target?.closest('button, a, summary')) return null;
+  if (event.key === ' ' && target?.closest('button, a, [role="button"]')) return null;
   return TABLE_KEYS.find(({ keys }) => (keys as readonly string[]).includes(event.key))?.does ?? null;
 }

@@ -5,15 +5,6 @@ import { FormsPage } from './forms-page';
 describe('the forms place', () => {
   const names = (bench: PageBench<FormsPage>): string[] =>
     [...bench.host.querySelectorAll('h2')].map((h) => h.textContent.trim());
-  const pick = async (bench: PageBench<FormsPage>, label: string, value: string): Promise<void> => {
-    const select = [...bench.host.querySelectorAll('label')]
-      .find((l) => l.textContent.includes(label))!
-      .querySelector('select')!;
-    select.value = value;
-    select.dispatchEvent(new Event('change'));
-    await bench.settle();
-  };
-
   it('shows every form as a folded picture', async () => {
     const bench = new PageBench(FormsPage);
     await bench.settle(600);
@@ -28,13 +19,13 @@ describe('the forms place', () => {
     await bench.settle();
     expect(names(bench)).toContain('Diamond envelope');
     expect(names(bench)).not.toContain('Pointed canoe');
-    await pick(bench, 'Sheet', 'oblong');
+    await bench.choose('Sheet', 'oblong');
     expect(names(bench)).toEqual(['Card wrap', 'Gusseted bag']);
-    await pick(bench, 'Glue', 'none');
+    await bench.choose('Glue', 'not needed');
     expect(names(bench)).toEqual([]);
     bench.button('Show all forms').click();
     await bench.settle();
-    await pick(bench, 'Skill', '1');
+    await bench.choose('Skill', 'first time');
     expect(names(bench).length).toBeGreaterThan(2);
     expect(names(bench)).not.toContain('Thirds twist letter');
   });

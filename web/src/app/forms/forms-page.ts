@@ -1,4 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
+import { type Choice, Select } from '../ui/select/select';
 import { FORMS, type Holds, SHELF } from '@odd-corner/core';
 import { FormCard } from './form-card/form-card';
 import { ActivatedRoute, Router } from '@angular/router';
@@ -19,7 +21,7 @@ const HOLDS: readonly Holds[] = [
 /** The forms that can be folded, as folded pictures, narrowed down by what they do and ask. */
 @Component({
   selector: 'oc-forms-page',
-  imports: [FormCard],
+  imports: [MatButtonModule, Select, FormCard],
   templateUrl: './forms-page.html',
   styleUrl: './forms-page.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -29,6 +31,20 @@ export class FormsPage {
   private readonly router = inject(Router);
   protected readonly kinds = HOLDS;
   protected readonly all = FORMS;
+  protected readonly shapes: readonly Choice<Shape>[] = [
+    { id: 'any', name: 'any' },
+    { id: 'square', name: 'square' },
+    { id: 'oblong', name: 'oblong' },
+  ];
+  protected readonly glues: readonly Choice<Adhesive>[] = [
+    { id: 'any', name: 'if need be' },
+    { id: 'none', name: 'not needed' },
+  ];
+  protected readonly skills: readonly Choice<Skill>[] = [
+    { id: 3, name: 'any' },
+    { id: 2, name: 'some practice' },
+    { id: 1, name: 'first time' },
+  ];
   private readonly asked = this.route.snapshot.queryParamMap;
   protected readonly holds = signal<Holds | null>(HOLDS.find((kind) => kind === this.asked.get('holds')) ?? null);
   protected readonly shape = signal<Shape>(

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
 import { DatePipe } from '@angular/common';
 import { RouterLink } from '@angular/router';
 import type { Job } from '@odd-corner/contract';
@@ -17,7 +18,7 @@ const GROUPS = [
 /** All jobs, those on the table first. */
 @Component({
   selector: 'oc-jobs-page',
-  imports: [DatePipe, LengthPipe, RouterLink, SizesPipe, StateNote],
+  imports: [MatButtonModule, DatePipe, LengthPipe, RouterLink, SizesPipe, StateNote],
   templateUrl: './jobs-page.html',
   styleUrl: './jobs-page.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -1,5 +1,6 @@
 import { DatePipe } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
 import type { InsideSize, LogEntry } from '@odd-corner/contract';
 import { deviation, lengthFigure, spreadOf } from '@odd-corner/core';
@@ -18,7 +19,7 @@ const DIMENSIONS = [
 /** Pieces as predicted and as measured, and how far they lie apart on the whole. */
 @Component({
   selector: 'oc-logbook-page',
-  imports: [DatePipe, LengthPipe, RouterLink, StateNote],
+  imports: [MatButtonModule, DatePipe, LengthPipe, RouterLink, StateNote],
   templateUrl: './logbook-page.html',
   styleUrl: './logbook-page.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -1,21 +1,14 @@
-import { HANDS } from '@odd-corner/core';
+import { HANDS, RULERS } from '@odd-corner/core';
 import { PageBench, SETTINGS } from '../testing/bench';
 import { SettingsPage } from './settings-page';
 
 describe('settings', () => {
-  const choose = async (bench: PageBench<SettingsPage>, field: string, value: string): Promise<void> => {
-    const select = bench.find<HTMLSelectElement>(field);
-    select.value = value;
-    select.dispatchEvent(new Event('change'));
-    await bench.settle();
-  };
-
   it('show what is kept, keep what is chosen, and take it back', async () => {
     const bench = new PageBench(SettingsPage, {}, { ...SETTINGS, unit: 'in', ruler: 'eighth-inch' });
     await bench.settle();
-    expect(bench.find<HTMLSelectElement>('#unit').value).toBe('in');
+    expect(await (await bench.list('Lengths are shown in')).getValueText()).toBe('inches in fractions');
     expect(bench.text).toContain(HANDS.practised.reason);
-    await choose(bench, '#ruler', 'half-mm');
+    await bench.choose('Your ruler shows', RULERS['half-mm'].name);
     const request = bench.sent('PUT', '/api/settings');
     expect(request.request.body).toEqual({ ...SETTINGS, unit: 'in', ruler: 'half-mm' });
     request.flush({ ...SETTINGS, unit: 'in', ruler: 'half-mm', version: 2 });

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { Select } from '../ui/select/select';
 import type { SettingsDraft } from '@odd-corner/contract';
 import { type EaseId, EASES, type HandId, HANDS, type RulerId, RULERS } from '@odd-corner/core';
 import { WorkshopSettings } from '../data/workshop-settings';
@@ -7,6 +8,7 @@ import { UndoBar } from '../ui/undo/undo-bar';
 /** How this workshop likes to see and measure. */
 @Component({
   selector: 'oc-settings-page',
+  imports: [Select],
   templateUrl: './settings-page.html',
   styleUrl: './settings-page.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

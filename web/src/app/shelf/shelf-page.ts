@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
 import type { Paper, Thing } from '@odd-corner/contract';
 import { caliperOf } from '@odd-corner/core';
 import { Papers } from '../data/papers';
@@ -14,7 +15,7 @@ import { ThingEditor } from './thing-editor/thing-editor';
 /** The paper that there is, and the things that are folded for. */
 @Component({
   selector: 'oc-shelf-page',
-  imports: [Icon, PaperEditor, PurposePipe, SizesPipe, StateNote, ThingEditor],
+  imports: [MatButtonModule, Icon, PaperEditor, PurposePipe, SizesPipe, StateNote, ThingEditor],
   templateUrl: './shelf-page.html',
   styleUrl: './shelf-page.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -31,7 +31,7 @@ describe('the start', () => {
     expect(bench.host.querySelectorAll('oc-answer-card')).toHaveLength(2);
     expect(bench.host.querySelectorAll('oc-answer-card oc-drawing svg')).toHaveLength(2);
     const card = bench.find('oc-answer-card');
-    card.querySelectorAll<HTMLInputElement>('input[type=radio]')[1].dispatchEvent(new Event('change'));
+    card.querySelectorAll<HTMLInputElement>('input[type=radio]')[1].click();
     await bench.settle();
     const sheets = [...card.querySelectorAll('.figure')].map((f) => parseFloat(f.textContent ?? ''));
     bench.button('Start this job').click();
@@ -89,9 +89,7 @@ describe('the start', () => {
       return parseFloat(tray()?.querySelector('.sheet b')?.textContent ?? '');
     };
     const usual = await sure();
-    const select = bench.find<HTMLSelectElement>('.from select');
-    select.value = thick.id;
-    select.dispatchEvent(new Event('change'));
+    await bench.choose('Folded from', new RegExp(thick.name));
     for (let k = 0; k < 20 && tray()?.textContent?.includes('of 100 tries'); k++) await bench.settle(40);
     expect(await sure()).toBeGreaterThan(usual);
     expect(tray()?.textContent).toContain('Card is too small');

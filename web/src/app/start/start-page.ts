@@ -1,5 +1,8 @@
 import { Location } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
+import { MatCheckboxModule } from '@angular/material/checkbox';
+import { MatExpansionModule } from '@angular/material/expansion';
+import { Select } from '../ui/select/select';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { ActivatedRoute, Router } from '@angular/router';
 import { choiceOf } from '@odd-corner/contract';
@@ -30,6 +33,7 @@ import { Icon } from '../ui/icon/icon';
 import { narrowScreen } from '../ui/narrow-screen';
 import { Segments } from '../ui/segments/segments';
 import { UndoBar } from '../ui/undo/undo-bar';
+import { Troubles } from '../ui/troubles/troubles';
 import { Folding } from '../workers/folding.service';
 import { AnswerCard, type Chosen } from './answer-card/answer-card';
 import { ThingEditor } from '../shelf/thing-editor/thing-editor';
@@ -75,7 +79,18 @@ const isEase = (text: string | null): text is EaseId => text !== null && text in
 /** One line to type in, and answers beneath. No job has to exist. */
 @Component({
   selector: 'oc-start-page',
-  imports: [AnswerCard, ContentsEditor, Icon, RankedAnswers, Segments, SheetHolds, ThingEditor],
+  imports: [
+    MatCheckboxModule,
+    MatExpansionModule,
+    Select,
+    AnswerCard,
+    ContentsEditor,
+    Icon,
+    RankedAnswers,
+    Segments,
+    SheetHolds,
+    ThingEditor,
+  ],
   templateUrl: './start-page.html',
   styleUrl: './start-page.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -86,6 +101,7 @@ export class StartPage {
   private readonly jobs = inject(Jobs);
   protected readonly papers = inject(Papers);
   private readonly folding = inject(Folding);
+  private readonly troubles = inject(Troubles);
   private readonly undo = inject(UndoBar);
   protected readonly settings = inject(WorkshopSettings);
   private readonly query = inject(ActivatedRoute).snapshot.queryParamMap;
@@ -176,6 +192,10 @@ export class StartPage {
   /** The paper on the shelf that it is to be folded from, or null for any like office paper. */
   private readonly paperAsked = signal(this.query.get('paper'));
   protected readonly paper = computed(() => this.papers.rows().find(({ id }) => id === this.paperAsked()) ?? null);
+  protected readonly paperChoices = computed(() => [
+    { id: '', name: 'any paper like office paper' },
+    ...this.papers.rows().map(({ id, name, gsm }) => ({ id, name: `${name}, ${gsm} g/m²` })),
+  ]);
   /** False while it is not known yet what paper is asked for. */
   private readonly paperKnown = computed(() => this.paperAsked() === null || this.papers.state().kind !== 'loading');
   protected readonly lids = LIDS;
@@ -232,7 +252,7 @@ export class StartPage {
       toObservable(this.papers.state).pipe(distinctUntilChanged(alike)),
     ]).pipe(
       // A newer question drops the older one with all that it would still have answered.
-      switchMap(([asked, papers]) =>
+      this.troubles.asking(([asked, papers]) =>
         asked && papers.kind !== 'loading'
           ? answersTo(asked, this.papers.rows(), this.folding)
           : of<readonly FormAnswer[]>([]),
@@ -292,10 +312,6 @@ export class StartPage {
 
   protected setUnits(text: string): void {
     this.units.set(readUnits(text));
-  }
-
-  protected chooseLid(text: string): void {
-    this.lid.set(readLid(text));
   }
 
   protected setNested(text: string): void {

@@ -4,10 +4,10 @@ import type { Wishes } from '@odd-corner/core';
 export const MOST_NESTED = 6;
 
 /** Which lid is wished, in words; what the address calls it is its id. */
-export const LIDS: readonly { readonly id: Wishes['lid']; readonly label: string }[] = [
-  { id: 'none', label: 'as it is' },
-  { id: 'plain', label: 'with a lid' },
-  { id: 'eared', label: 'with a lid to lift by ears' },
+export const LIDS: readonly { readonly id: Wishes['lid']; readonly name: string }[] = [
+  { id: 'none', name: 'as it is' },
+  { id: 'plain', name: 'with a lid' },
+  { id: 'eared', name: 'with a lid to lift by ears' },
 ];
 
 /** Reads a lid from an address or a list; what is not known is none. */

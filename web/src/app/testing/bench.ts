@@ -1,7 +1,11 @@
 import { provideHttpClient } from '@angular/common/http';
 import { HttpTestingController, provideHttpClientTesting, type TestRequest } from '@angular/common/http/testing';
 import type { Type } from '@angular/core';
+import { TestbedHarnessEnvironment } from '@angular/cdk/testing/testbed';
 import { type ComponentFixture, TestBed } from '@angular/core/testing';
+import { MatExpansionPanelHarness } from '@angular/material/expansion/testing';
+import { MatFormFieldHarness } from '@angular/material/form-field/testing';
+import { MatSelectHarness } from '@angular/material/select/testing';
 import { provideRouter } from '@angular/router';
 import {
   choiceOf,
@@ -170,6 +174,31 @@ export class PageBench<C> {
     );
     if (!found) throw new Error(`No button says “${label}” in: ${this.text}`);
     return found;
+  }
+
+  /** The list of a field, by the field's name. */
+  async list(label: string): Promise<MatSelectHarness> {
+    const loader = TestbedHarnessEnvironment.documentRootLoader(this.fixture);
+    const field = await loader.getHarness(MatFormFieldHarness.with({ floatingLabelText: label }));
+    const list = await field.getControl(MatSelectHarness);
+    if (!list) throw new Error(`“${label}” is no list.`);
+    return list;
+  }
+
+  /** Chooses from the list of a field. */
+  async choose(label: string, option: string | RegExp): Promise<void> {
+    const list = await this.list(label);
+    await list.open();
+    await list.clickOptions({ text: option });
+    await this.settle();
+  }
+
+  /** Opens a panel by the beginning of its title. */
+  async openPanel(title: string): Promise<MatExpansionPanelHarness> {
+    const loader = TestbedHarnessEnvironment.documentRootLoader(this.fixture);
+    const panel = await loader.getHarness(MatExpansionPanelHarness.with({ title: new RegExp(`^${title}`) }));
+    await panel.expand();
+    return panel;
   }
 
   type(selector: string, text: string): void {

@@ -3,6 +3,9 @@ import {
   atOnce,
   blame,
   answerDrawing,
+  askingFor,
+  chanceOn,
+  RULERS,
   assemblyScene,
   contentsOn,
   entriesSized,
@@ -28,6 +31,8 @@ import { inSlices, pause } from './in-slices';
 
 /** How often an answer is folded again. */
 const REPLAYS = 2000;
+/** So many sheets are looked at on either side of the told one. */
+const MARKS_BESIDE = 6;
 /** How long the worker may go on before it hears whether it is still wanted, in ms. */
 const SLICE_MS = 15;
 
@@ -43,6 +48,14 @@ export interface PictureAsked {
 
 export interface ReplaysAsked extends AnswersAsked {
   readonly answer: SizedForm;
+}
+
+/** How often it fits from one sheet. */
+export interface SheetChance {
+  /** From the told one, in marks of the ruler. */
+  readonly marks: number;
+  readonly sheet: SheetSize;
+  readonly chance: number;
 }
 
 /** Questions about purposes: which forms do, how they look with their contents, how sure they are. */
@@ -117,6 +130,32 @@ export const answerTasks = {
       },
       () => stopped,
     );
+  },
+
+  /**
+   * How often an answer fits from sheets a few marks smaller and larger.
+   * @param tell told of each sheet as it is known
+   * @param wanted asked between them; false stops the work
+   */
+  async chances(
+    { answer, purpose, options }: ReplaysAsked,
+    tell: (one: SheetChance) => void,
+    wanted: () => Promise<boolean>,
+  ): Promise<void> {
+    const piece = fitting.pieceOf(answer.way);
+    const asking = askingFor(fitting, prepare(purpose, options));
+    const { stepMm } = RULERS[options.ruler];
+    const { widthMm, heightMm } = answer.sheet;
+    // The told one first, then its neighbours.
+    for (const marks of Array.from({ length: 2 * MARKS_BESIDE + 1 }, (_, k) => (k % 2 ? -1 : 1) * Math.ceil(k / 2))) {
+      const sheet = { widthMm: widthMm + marks * stepMm, heightMm: heightMm + marks * stepMm };
+      const chance = atOnce(
+        chanceOn(fitting, piece, asking, { ...options, confidence: options.confidence ?? 0.9 }, sheet),
+      );
+      if (chance !== null) tell({ marks, sheet, chance });
+      if (!(await wanted())) return;
+      await pause();
+    }
   },
 
   /** Which folds the doubt about an answer comes from, by the titles of their steps. */

@@ -174,6 +174,11 @@ function cardSheet(formId: string): SheetSize {
 export const foldingTasks = {
   ...answerTasks,
 
+  /** Fulfilled once others can see that this worker lives: where tasks run on the page's own thread, at once. */
+  watched(): Promise<void> {
+    return Promise.resolve();
+  },
+
   /**
    * Folds every form in all its ways, so that the first real answer finds the code warm and the structures known. Other work
    * comes in between.

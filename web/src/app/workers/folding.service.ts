@@ -3,7 +3,7 @@ import { proxy } from 'comlink';
 import type { Blame, Confidence, Drawing, FormAnswered, Held, SheetSize, SizeSum, FormSizes } from '@odd-corner/core';
 import type { TrayAsked } from '@odd-corner/contract';
 import { defer, Observable } from 'rxjs';
-import type { AnswersAsked, PictureAsked, ReplaysAsked } from './answer-tasks';
+import type { AnswersAsked, PictureAsked, ReplaysAsked, SheetChance } from './answer-tasks';
 import type {
   FormAsked,
   FormStepsAsked,
@@ -111,6 +111,11 @@ export class Folding {
   /** What replays have shown so far, the last being all of them; who stops listening stops the work. */
   replays(asked: ReplaysAsked): Observable<Confidence> {
     return told((tell, wanted) => this.worker.replays(asked, tell, wanted).then(tell));
+  }
+
+  /** Chances from the sheets beside an answer's own, one by one; who stops listening stops the work. */
+  chances(asked: ReplaysAsked): Observable<SheetChance> {
+    return told((tell, wanted) => this.worker.chances(asked, tell, wanted));
   }
 
   blamed(asked: ReplaysAsked): Observable<readonly Blame[]> {

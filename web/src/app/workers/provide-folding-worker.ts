@@ -1,18 +1,12 @@
 import type { Provider } from '@angular/core';
-import { wrap } from 'comlink';
-import type { FoldingTasks } from './folding-tasks';
+import { foldingLine } from './folding-line';
 import { FOLDING_WORKER } from './folding-worker-token';
 
-/** Starts the worker when something first asks for it. */
+/** Starts the worker when something first asks for it, and another one when it has gone. */
 export function provideFoldingWorker(): Provider {
   return {
     provide: FOLDING_WORKER,
-    useFactory: () => {
-      const tasks = wrap<FoldingTasks>(
-        new Worker(new URL('./folding.worker', import.meta.url), { type: 'module', name: 'folding' }),
-      );
-      void tasks.warmUp();
-      return tasks;
-    },
+    useFactory: () =>
+      foldingLine((name) => new Worker(new URL('./folding.worker', import.meta.url), { type: 'module', name })),
   };
 }

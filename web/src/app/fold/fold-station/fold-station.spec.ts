@@ -49,7 +49,7 @@ describe('folding at the table', () => {
     expect(heading(b)).toBe('The tray is folded');
     const end = await bench({ part: 'lid', step: 16, seconds: 0 });
     expect(heading(end.b)).toBe('It is folded');
-    expect(end.b.find<HTMLAnchorElement>('a.call').getAttribute('href')).toBe(`/jobs/${aJob().id}/record`);
+    expect(end.b.find<HTMLAnchorElement>('a[href$="/record"]').getAttribute('href')).toBe(`/jobs/${aJob().id}/record`);
   });
 
   it('shows the other side in the paper’s other colour', async () => {

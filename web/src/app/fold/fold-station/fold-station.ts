@@ -4,34 +4,37 @@ import {
   computed,
   DestroyRef,
   effect,
-  type ElementRef,
   inject,
   input,
   linkedSignal,
   output,
   signal,
   untracked,
-  viewChild,
 } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
+import { MatDialog } from '@angular/material/dialog';
+import { MatExpansionModule } from '@angular/material/expansion';
 import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import type { Job, Paper, Progress } from '@odd-corner/contract';
 import { unitOnRuler } from '@odd-corner/core';
-import { catchError, map, of, switchMap } from 'rxjs';
+import { map } from 'rxjs';
 import { failureText } from '../../data/api';
 import { partOf } from '../../data/choice-of';
 import { WorkshopSettings } from '../../data/workshop-settings';
 import { DrawingView } from '../../ui/drawing-view/drawing-view';
 import { coloursOf } from '../../ui/drawing-view/paper-colours';
 import { Icon } from '../../ui/icon/icon';
-import { Legend } from '../../ui/legend/legend';
+import { Legend, LEGEND_TITLE } from '../../ui/legend/legend';
 import { LengthPipe } from '../../ui/length-text/length.pipe';
 import { SizesPipe } from '../../ui/length-text/sizes.pipe';
 import { StepFactsLine } from '../../ui/step-facts/step-facts';
+import { Troubles } from '../../ui/troubles/troubles';
 import { Folding } from '../../workers/folding.service';
 import type { ShownStep } from '../../workers/folding-tasks';
 import { ProgressWriter } from '../progress-writer';
 import { tableAction, type TableAction } from '../table-keys';
+import { refused } from '../../workers/refused';
 
 type Part = Progress['part'];
 
@@ -47,7 +50,7 @@ const SWIPE_PX = 60;
 /** Folding at the table: the picture large, words beside it, one step at a time. */
 @Component({
   selector: 'oc-fold-station',
-  imports: [DrawingView, Icon, Legend, LengthPipe, RouterLink, SizesPipe, StepFactsLine],
+  imports: [MatButtonModule, MatExpansionModule, DrawingView, Icon, LengthPipe, RouterLink, SizesPipe, StepFactsLine],
   providers: [ProgressWriter],
   templateUrl: './fold-station.html',
   styleUrl: './fold-station.scss',
@@ -59,9 +62,10 @@ export class FoldStation {
   readonly paper = input.required<Paper | null>();
   readonly moved = output<Job>();
   private readonly folding = inject(Folding);
+  private readonly troubles = inject(Troubles);
   protected readonly settings = inject(WorkshopSettings);
   private readonly writer = inject(ProgressWriter);
-  private readonly legend = viewChild.required<ElementRef<HTMLDialogElement>>('help');
+  private readonly dialog = inject(MatDialog);
 
   private readonly jobId = computed(() => this.job().id);
   protected readonly unsaved = this.writer.unsaved;
@@ -87,10 +91,10 @@ export class FoldStation {
   }));
   private readonly folded = toSignal(
     toObservable(computed(() => JSON.stringify(this.asked()))).pipe(
-      switchMap(() =>
+      this.troubles.asking(() =>
         this.folding.steps(this.asked()).pipe(
           map((steps): Folded => ({ steps, why: null })),
-          catchError((error: unknown) => of<Folded>({ steps: null, why: failureText(error) })),
+          refused((error): Folded => ({ steps: null, why: failureText(error) })),
         ),
       ),
     ),
@@ -100,7 +104,7 @@ export class FoldStation {
   protected readonly failed = computed(() => this.folded().why);
   protected readonly sizes = toSignal(
     toObservable(computed(() => partOf(this.job().choice, this.part()))).pipe(
-      switchMap((part) => this.folding.sizes(part)),
+      this.troubles.asking((part) => this.folding.sizes(part)),
     ),
     { initialValue: null },
   );
@@ -165,7 +169,8 @@ export class FoldStation {
       case 'aloud':
         return this.readAloud();
       case 'help':
-        return this.legend().nativeElement.showModal();
+        this.dialog.open(Legend, { ariaLabelledBy: LEGEND_TITLE, maxWidth: 'min(58rem, 94vw)' });
+        return;
     }
   }
 

@@ -2,8 +2,8 @@ import { ChangeDetectionStrategy, Component, computed, inject, input } from '@an
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import type { Form } from '@odd-corner/core';
-import { switchMap } from 'rxjs';
 import { DrawingView } from '../../ui/drawing-view/drawing-view';
+import { Troubles } from '../../ui/troubles/troubles';
 import { Folding } from '../../workers/folding.service';
 
 /** A form as a card: its folded picture, what it is for, what it asks. */
@@ -31,7 +31,11 @@ export class FormCard {
   /** As it is made usually. */
   protected readonly glue = computed(() => this.form().adhesive(this.form().params.parse({})));
   private readonly folding = inject(Folding);
-  protected readonly drawing = toSignal(toObservable(this.form).pipe(switchMap(({ id }) => this.folding.card(id))), {
-    initialValue: null,
-  });
+  private readonly troubles = inject(Troubles);
+  protected readonly drawing = toSignal(
+    toObservable(this.form).pipe(this.troubles.asking(({ id }) => this.folding.card(id))),
+    {
+      initialValue: null,
+    },
+  );
 }

@@ -1,8 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
+import { MatExpansionModule } from '@angular/material/expansion';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { ActivatedRoute, RouterLink } from '@angular/router';
 import { caliperOf, COMMON_PAPER, formById, SHELF } from '@odd-corner/core';
-import { of, switchMap } from 'rxjs';
+import { of } from 'rxjs';
 import { WorkshopSettings } from '../../data/workshop-settings';
 import { DrawingView } from '../../ui/drawing-view/drawing-view';
 import { PLAIN_PAPER } from '../../ui/drawing-view/paper-colours';
@@ -10,13 +12,14 @@ import { Icon } from '../../ui/icon/icon';
 import { LengthPipe } from '../../ui/length-text/length.pipe';
 import { NotHere } from '../../ui/not-here/not-here';
 import { StepFactsLine } from '../../ui/step-facts/step-facts';
+import { Troubles } from '../../ui/troubles/troubles';
 import { Folding } from '../../workers/folding.service';
 import { readFormQuery, writeFormQuery } from '../form-query';
 
 /** All steps of a form at one sheet, one under the other: to be folded from at the table. */
 @Component({
   selector: 'oc-form-steps',
-  imports: [DrawingView, Icon, LengthPipe, NotHere, RouterLink, StepFactsLine],
+  imports: [MatButtonModule, MatExpansionModule, DrawingView, Icon, LengthPipe, NotHere, RouterLink, StepFactsLine],
   templateUrl: './form-steps.html',
   styleUrl: './form-steps.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -24,6 +27,7 @@ import { readFormQuery, writeFormQuery } from '../form-query';
 export class FormSteps {
   readonly id = input.required<string>();
   private readonly folding = inject(Folding);
+  private readonly troubles = inject(Troubles);
   private readonly settings = inject(WorkshopSettings);
   private readonly route = inject(ActivatedRoute);
   protected readonly paper = PLAIN_PAPER;
@@ -51,7 +55,7 @@ export class FormSteps {
           }
         );
       }),
-    ).pipe(switchMap((asked) => (asked ? this.folding.formSteps(asked) : of(null)))),
+    ).pipe(this.troubles.asking((asked) => (asked ? this.folding.formSteps(asked) : of(null)))),
     { initialValue: null },
   );
 }

@@ -49,9 +49,8 @@ describe('trying any form', () => {
     const bench = new PageBench(TryForm, { id: 'closing-cube' });
     await bench.settle(400);
     expect(bench.text).not.toContain('0.2357 × sheet');
-    const why = bench.find<HTMLDetailsElement>('oc-why details');
-    why.open = true;
-    why.dispatchEvent(new Event('toggle'));
+    await bench.openPanel('Why these sizes');
+    const why = bench.find('oc-why');
     await bench.settle(1500);
     expect(why.textContent).toContain('0.2357 × sheet 150 mm − 6 × one layer of paper');
     bench.type('#t-width', '300');

@@ -8,6 +8,7 @@ import {
   linkedSignal,
   signal,
 } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { DomSanitizer } from '@angular/platform-browser';
 import { ActivatedRoute, Router, RouterLink } from '@angular/router';
@@ -25,7 +26,7 @@ import {
   printedPartSvg,
   type SheetSize,
 } from '@odd-corner/core';
-import { combineLatest, of, scan, switchMap } from 'rxjs';
+import { combineLatest, of, scan } from 'rxjs';
 import { WorkshopSettings } from '../../data/workshop-settings';
 import { DrawingView } from '../../ui/drawing-view/drawing-view';
 import { PLAIN_PAPER } from '../../ui/drawing-view/paper-colours';
@@ -36,6 +37,7 @@ import { Options } from '../../ui/options/options';
 import { PaperModel } from '../../ui/paper-model/paper-model';
 import { Slider } from '../../ui/slider/slider';
 import { Why } from '../../ui/why/why';
+import { Troubles } from '../../ui/troubles/troubles';
 import { Folding, type OpeningState } from '../../workers/folding.service';
 import type { FormAsked, Lie, TriedPiece } from '../../workers/folding-tasks';
 import { WholeMake } from '../whole-make/whole-make';
@@ -52,7 +54,19 @@ interface Shown {
 /** A form to be tried: sheet and settings to be dragged, sizes, creases and the folded piece following. */
 @Component({
   selector: 'oc-try-form',
-  imports: [DrawingView, Icon, LengthPipe, WholeMake, Options, PaperModel, RouterLink, SizesPipe, Slider, Why],
+  imports: [
+    MatButtonModule,
+    DrawingView,
+    Icon,
+    LengthPipe,
+    WholeMake,
+    Options,
+    PaperModel,
+    RouterLink,
+    SizesPipe,
+    Slider,
+    Why,
+  ],
   templateUrl: './try-form.html',
   styleUrl: './try-form.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -60,6 +74,7 @@ interface Shown {
 export class TryForm {
   readonly id = input.required<string>();
   private readonly folding = inject(Folding);
+  private readonly troubles = inject(Troubles);
   private readonly settings = inject(WorkshopSettings);
   private readonly route = inject(ActivatedRoute);
   private readonly router = inject(Router);
@@ -97,7 +112,7 @@ export class TryForm {
   }));
   protected readonly shown = toSignal(
     toObservable(this.asked).pipe(
-      switchMap((asked) => this.folding.tried(asked)),
+      this.troubles.asking((asked) => this.folding.tried(asked)),
       scan(
         (before: Shown, now): Shown =>
           now.ok ? { piece: now.value, why: null } : { piece: before.piece, why: now.why },
@@ -108,7 +123,7 @@ export class TryForm {
   );
   protected readonly opening = toSignal(
     toObservable(this.asked).pipe(
-      switchMap((asked) => (formById(asked.formId).opened ? this.folding.opened(asked) : of(null))),
+      this.troubles.asking((asked) => (formById(asked.formId).opened ? this.folding.opened(asked) : of(null))),
     ),
     { initialValue: null as OpeningState | null },
   );
@@ -116,7 +131,7 @@ export class TryForm {
   protected readonly whyAsked = signal(false);
   private readonly sums = toSignal(
     combineLatest([toObservable(this.asked), toObservable(this.whyAsked)]).pipe(
-      switchMap(([asked, open]) => (open ? this.folding.sums(asked) : of([]))),
+      this.troubles.asking(([asked, open]) => (open ? this.folding.sums(asked) : of([]))),
     ),
     { initialValue: [] },
   );

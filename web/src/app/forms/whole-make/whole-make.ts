@@ -1,13 +1,14 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { caliperOf, COMMON_PAPER, formById, type SheetSize, type SizeOptions } from '@odd-corner/core';
-import { debounceTime, switchMap } from 'rxjs';
+import { debounceTime } from 'rxjs';
 import { WorkshopSettings } from '../../data/workshop-settings';
 import { PLAIN_PAPER } from '../../ui/drawing-view/paper-colours';
 import { LengthPipe } from '../../ui/length-text/length.pipe';
 import { Options } from '../../ui/options/options';
 import { PaperModel } from '../../ui/paper-model/paper-model';
 import { Slider } from '../../ui/slider/slider';
+import { Troubles } from '../../ui/troubles/troubles';
 import { Folding } from '../../workers/folding.service';
 
 /** Several pieces are sized and folded: they wait until the dragging stops. */
@@ -28,6 +29,7 @@ export class WholeMake {
   /** A parameter of the make was chosen. */
   readonly chose = output<{ readonly key: string; readonly value: unknown }>();
   private readonly folding = inject(Folding);
+  private readonly troubles = inject(Troubles);
   private readonly settings = inject(WorkshopSettings);
   protected readonly paper = PLAIN_PAPER;
 
@@ -51,7 +53,7 @@ export class WholeMake {
       })),
     ).pipe(
       debounceTime(PAUSE_MS),
-      switchMap((asked) => this.folding.whole(asked)),
+      this.troubles.asking((asked) => this.folding.whole(asked)),
     ),
     { initialValue: null },
   );

@@ -1,18 +1,28 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, output } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
+import { Select } from '../../ui/select/select';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import type { Job, Paper } from '@odd-corner/contract';
 import { type EaseId, EASES, parseBlock, ParseLengthError } from '@odd-corner/core';
-import { catchError, debounceTime, map, of, switchMap } from 'rxjs';
+import { debounceTime, map, type Observable, of } from 'rxjs';
 import { failureText } from '../../data/api';
 import { WorkshopSettings } from '../../data/workshop-settings';
 import { LengthPipe } from '../../ui/length-text/length.pipe';
+import { Troubles } from '../../ui/troubles/troubles';
 import { Folding } from '../../workers/folding.service';
 import { type Deciding, decidingOf, type Outcome, workOut } from '../job-change';
+import { refused } from '../../workers/refused';
+
+/** What a change leads to, or why it cannot be made. */
+interface Worked {
+  readonly outcome: Outcome | null;
+  readonly why: string | null;
+}
 
 /** What goes in, to be changed: it says what will change later before anything is kept. */
 @Component({
   selector: 'oc-purpose-station',
-  imports: [LengthPipe],
+  imports: [MatButtonModule, Select, LengthPipe],
   templateUrl: './purpose-station.html',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
@@ -24,8 +34,9 @@ export class PurposeStation {
   readonly remove = output();
   private readonly settings = inject(WorkshopSettings);
   private readonly folding = inject(Folding);
+  private readonly troubles = inject(Troubles);
 
-  protected readonly eases = Object.keys(EASES) as EaseId[];
+  protected readonly eases = (Object.keys(EASES) as EaseId[]).map((id) => ({ id, name: id }));
   protected readonly title = linkedSignal(() => this.job().title);
   protected readonly text = linkedSignal(() => this.job().purpose.text);
   protected readonly ease = linkedSignal(() => this.job().purpose.ease);
@@ -62,11 +73,11 @@ export class PurposeStation {
   protected readonly outcome = toSignal(
     toObservable(this.reading).pipe(
       debounceTime(150),
-      switchMap((reading) =>
+      this.troubles.asking((reading): Observable<Worked> =>
         'deciding' in reading
           ? workOut(this.job(), reading.deciding, this.folding).pipe(
               map((outcome) => ({ outcome, why: null })),
-              catchError((error: unknown) => of({ outcome: null, why: failureText(error) })),
+              refused((error) => ({ outcome: null, why: failureText(error) })),
             )
           : of({ outcome: null, why: null }),
       ),

@@ -1,9 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import { type Job, type Paper, sizeOptionsOf } from '@odd-corner/contract';
 import { cutSquares, explainFit, type WhyLine } from '@odd-corner/core';
-import { catchError, combineLatest, concat, concatMap, from, map, of, scan, switchMap } from 'rxjs';
+import { combineLatest, concat, concatMap, from, map, of, scan } from 'rxjs';
 import { sceneOfChoice } from '../../data/choice-of';
 import { Papers } from '../../data/papers';
 import { WorkshopSettings } from '../../data/workshop-settings';
@@ -13,10 +14,12 @@ import { LengthPipe } from '../../ui/length-text/length.pipe';
 import { SizesPipe } from '../../ui/length-text/sizes.pipe';
 import { PaperModel } from '../../ui/paper-model/paper-model';
 import { Why } from '../../ui/why/why';
+import { Troubles } from '../../ui/troubles/troubles';
 import { Folding } from '../../workers/folding.service';
 import { CutSketch } from '../cut-sketch/cut-sketch';
 import { decidedBy } from '../decided-by';
 import { decidingOf, type Outcome, withPaper, workOut } from '../job-change';
+import { refused } from '../../workers/refused';
 
 interface Option {
   readonly paper: Paper | null;
@@ -26,7 +29,7 @@ interface Option {
 /** The two sheets, what decided them, the paper they come from, and the folded piece to turn about. */
 @Component({
   selector: 'oc-sheet-station',
-  imports: [CutSketch, LengthFigure, LengthPipe, PaperModel, RouterLink, SizesPipe, Why],
+  imports: [MatButtonModule, CutSketch, LengthFigure, LengthPipe, PaperModel, RouterLink, SizesPipe, Why],
   templateUrl: './sheet-station.html',
   styleUrl: './sheet-station.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -37,18 +40,23 @@ export class SheetStation {
   readonly saving = input(false);
   readonly keep = output<Outcome>();
   private readonly folding = inject(Folding);
+  private readonly troubles = inject(Troubles);
   private readonly papers = inject(Papers);
   private readonly settings = inject(WorkshopSettings);
 
   protected readonly colours = computed(() => coloursOf(this.paper()));
   protected readonly scene = toSignal(
-    toObservable(this.job).pipe(switchMap((job) => this.folding.scene(sceneOfChoice(job.choice, job.purpose.block)))),
+    toObservable(this.job).pipe(
+      this.troubles.asking((job) => this.folding.scene(sceneOfChoice(job.choice, job.purpose.block))),
+    ),
     { initialValue: null },
   );
   /** The job's own sizes worked out again, for the arithmetic. */
   protected readonly worked = toSignal(
     combineLatest([toObservable(this.job), toObservable(this.paper)]).pipe(
-      switchMap(([job, paper]) => workOut(job, decidingOf(job, paper), this.folding).pipe(catchError(() => of(null)))),
+      this.troubles.asking(([job, paper]) =>
+        workOut(job, decidingOf(job, paper), this.folding).pipe(refused(() => null)),
+      ),
     ),
     { initialValue: null },
   );
@@ -67,7 +75,7 @@ export class SheetStation {
   /** Other papers that can give both squares, as they are worked out. */
   protected readonly options = toSignal(
     combineLatest([toObservable(this.job), toObservable(this.papers.state)]).pipe(
-      switchMap(([job]) => {
+      this.troubles.asking(([job]) => {
         const others = [null, ...this.papers.rows()].filter((paper) => (paper?.id ?? null) !== job.choice.paperId);
         return concat(
           of<readonly Option[]>([]),
@@ -75,7 +83,7 @@ export class SheetStation {
             concatMap((paper) =>
               workOut(job, withPaper(job, paper), this.folding).pipe(
                 map((outcome) => ({ paper, outcome })),
-                catchError(() => of(null)),
+                refused(() => null),
               ),
             ),
             scan(

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, input } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
 import type { Job } from '@odd-corner/contract';
 import { LengthPipe } from '../../ui/length-text/length.pipe';
@@ -7,7 +8,7 @@ import { STATION_NAMES, type StationId } from '../stations';
 /** A station that is not built yet: it says so, and what to do meanwhile. */
 @Component({
   selector: 'oc-soon-station',
-  imports: [RouterLink, LengthPipe],
+  imports: [MatButtonModule, RouterLink, LengthPipe],
   template: `<div class="page">
     <h2>{{ names[station()] }} is coming soon</h2>
     @if (station() === 'cut') {
@@ -16,7 +17,7 @@ import { STATION_NAMES, type StationId } from '../stations';
         {{ job().choice.lid.sheetMm | length: job().choice.ruler }} for the lid. The Sheet station sketches how they lie
         on the paper you chose. Keep fingers behind the edge of the ruler when you use a knife.
       </p>
-      <p><a class="button" [routerLink]="['/jobs', job().id, 'sheet']">To the sketch</a></p>
+      <p><a matButton="outlined" [routerLink]="['/jobs', job().id, 'sheet']">To the sketch</a></p>
     } @else {
       <p class="lead">
         @if (job().choice.tray.wallMm; as wall) {
@@ -26,7 +27,7 @@ import { STATION_NAMES, type StationId } from '../stations';
           This way needs no marks: every fold brings an edge or a corner onto something you can see.
         }
       </p>
-      <p><a class="button call" [routerLink]="['/jobs', job().id, 'fold']">Go on to folding</a></p>
+      <p><a matButton="filled" [routerLink]="['/jobs', job().id, 'fold']">Go on to folding</a></p>
     }
   </div>`,
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -8,11 +8,11 @@ import {
   output,
   signal,
 } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { Router } from '@angular/router';
 import type { InsideSize, Job, Paper } from '@odd-corner/contract';
 import { cutSquares, parseLength, ParseLengthError } from '@odd-corner/core';
-import { switchMap } from 'rxjs';
 import { ApiFailure } from '../../data/api';
 import { partOf, sceneOfChoice } from '../../data/choice-of';
 import { Logbook } from '../../data/logbook';
@@ -21,6 +21,7 @@ import { coloursOf } from '../../ui/drawing-view/paper-colours';
 import { LengthPipe } from '../../ui/length-text/length.pipe';
 import { PaperModel } from '../../ui/paper-model/paper-model';
 import { UndoBar } from '../../ui/undo/undo-bar';
+import { Troubles } from '../../ui/troubles/troubles';
 import { Folding } from '../../workers/folding.service';
 
 type Reading<T> = { readonly value: T } | { readonly why: string };
@@ -34,7 +35,7 @@ const DIMENSIONS = [
 /** What came out: paper used, the inside as measured, time and a note. */
 @Component({
   selector: 'oc-record-station',
-  imports: [LengthPipe, PaperModel],
+  imports: [MatButtonModule, LengthPipe, PaperModel],
   templateUrl: './record-station.html',
   styleUrl: './record-station.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -44,6 +45,7 @@ export class RecordStation {
   readonly paper = input.required<Paper | null>();
   readonly recorded = output();
   private readonly folding = inject(Folding);
+  private readonly troubles = inject(Troubles);
   private readonly logbook = inject(Logbook);
   private readonly undo = inject(UndoBar);
   private readonly router = inject(Router);
@@ -73,11 +75,15 @@ export class RecordStation {
 
   protected readonly colours = computed(() => coloursOf(this.paper()));
   protected readonly predicted = toSignal(
-    toObservable(computed(() => partOf(this.job().choice, 'tray'))).pipe(switchMap((part) => this.folding.sizes(part))),
+    toObservable(computed(() => partOf(this.job().choice, 'tray'))).pipe(
+      this.troubles.asking((part) => this.folding.sizes(part)),
+    ),
     { initialValue: null },
   );
   protected readonly scene = toSignal(
-    toObservable(this.job).pipe(switchMap((job) => this.folding.scene(sceneOfChoice(job.choice, job.purpose.block)))),
+    toObservable(this.job).pipe(
+      this.troubles.asking((job) => this.folding.scene(sceneOfChoice(job.choice, job.purpose.block))),
+    ),
     { initialValue: null },
   );
 

@@ -11,6 +11,8 @@ import {
   signal,
   viewChild,
 } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
+import { Select } from '../../ui/select/select';
 import { type Paper, type PaperDraft, paperDraft } from '@odd-corner/contract';
 import { caliperOf, lengthFigure, PAPER_KINDS, parseLength, ParseLengthError, parseSizes } from '@odd-corner/core';
 import { ApiFailure } from '../../data/api';
@@ -37,6 +39,7 @@ const STOCK = [
 /** Writes a paper down, or changes it. */
 @Component({
   selector: 'oc-paper-editor',
+  imports: [MatButtonModule, Select],
   templateUrl: './paper-editor.html',
   styleUrl: './paper-editor.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -49,7 +52,7 @@ export class PaperEditor {
   private readonly undo = inject(UndoBar);
   protected readonly settings = inject(WorkshopSettings);
   private readonly first = viewChild.required<ElementRef<HTMLInputElement>>('name');
-  protected readonly kinds = PAPER_KINDS;
+  protected readonly kinds = PAPER_KINDS.map((id) => ({ id, name: id }));
   protected readonly stock = STOCK;
 
   protected readonly texts = linkedSignal((): Texts => this.written(this.paper()));

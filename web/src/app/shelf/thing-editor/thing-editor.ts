@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, inject, input, output, signal } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
 import { thingDraft } from '@odd-corner/contract';
 import { ParseLengthError, parsePurpose } from '@odd-corner/core';
 import { Things } from '../../data/things';
@@ -9,6 +10,7 @@ import { UndoBar } from '../../ui/undo/undo-bar';
 /** Writes down a thing, or a set of them, to be picked again. */
 @Component({
   selector: 'oc-thing-editor',
+  imports: [MatButtonModule],
   template: `<form
     class="card"
     novalidate
@@ -42,8 +44,8 @@ import { UndoBar } from '../../ui/undo/undo-bar';
       <p id="t-holds-note" class="wrong">{{ faults()['purpose'] }}</p>
     </div>
     <div class="row">
-      <button type="submit" class="button call">Keep it</button>
-      <button type="button" class="button" (click)="closed.emit()">Cancel</button>
+      <button type="submit" matButton="filled">Keep it</button>
+      <button type="button" matButton="outlined" (click)="closed.emit()">Cancel</button>
     </div>
   </form>`,
   styles: `

@@ -8,6 +8,9 @@ import {
   output,
   signal,
 } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
+import { MatRadioModule } from '@angular/material/radio';
+import { MatExpansionModule } from '@angular/material/expansion';
 import { type Paper, sizeOptionsOf, type TraySized, wallOf } from '@odd-corner/contract';
 import { caliperOf, COMMON_PAPER, explainFit, RULERS, squareTray, type WhyLine } from '@odd-corner/core';
 import { decidedBy } from '../../job/decided-by';
@@ -31,7 +34,7 @@ const SHOWN_AT_FIRST = 4;
 /** One way to make it: picture, sheets, what decided them, papers that can give them, and the way to begin. */
 @Component({
   selector: 'oc-answer-card',
-  imports: [DrawingView, LengthFigure, LengthPipe, SizesPipe, Why],
+  imports: [MatButtonModule, MatRadioModule, MatExpansionModule, DrawingView, LengthFigure, LengthPipe, SizesPipe, Why],
   templateUrl: './answer-card.html',
   styleUrl: './answer-card.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -1,4 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
+import { MatCheckboxModule } from '@angular/material/checkbox';
+import { MatExpansionModule } from '@angular/material/expansion';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import type { Paper } from '@odd-corner/contract';
@@ -16,7 +19,6 @@ import {
   type SizeOptions,
   unitOnRuler,
 } from '@odd-corner/core';
-import { catchError, of, switchMap } from 'rxjs';
 import { WorkshopSettings } from '../../data/workshop-settings';
 import { writeFormQuery } from '../../forms/form-query';
 import { DrawingView } from '../../ui/drawing-view/drawing-view';
@@ -24,6 +26,7 @@ import { coloursOf } from '../../ui/drawing-view/paper-colours';
 import { LengthPipe } from '../../ui/length-text/length.pipe';
 import { SizesPipe } from '../../ui/length-text/sizes.pipe';
 import { Why } from '../../ui/why/why';
+import { Troubles } from '../../ui/troubles/troubles';
 import { Folding } from '../../workers/folding.service';
 import { HowSure } from '../how-sure/how-sure';
 
@@ -32,7 +35,17 @@ const GLUE = { needed: 'glue or tape', optional: 'glue if you like', none: 'no g
 /** One form that answers: its picture with the contents, the sheet, how sure it is, and what speaks for it. */
 @Component({
   selector: 'oc-answer-row',
-  imports: [DrawingView, HowSure, LengthPipe, RouterLink, SizesPipe, Why],
+  imports: [
+    MatButtonModule,
+    MatCheckboxModule,
+    MatExpansionModule,
+    DrawingView,
+    HowSure,
+    LengthPipe,
+    RouterLink,
+    SizesPipe,
+    Why,
+  ],
   templateUrl: './answer-row.html',
   styleUrl: './answer-row.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -52,6 +65,7 @@ export class AnswerRow {
   readonly mayCompare = input(true);
   readonly compare = output<boolean>();
   private readonly folding = inject(Folding);
+  private readonly troubles = inject(Troubles);
   private readonly settings = inject(WorkshopSettings);
   protected readonly colours = computed(() => coloursOf(this.paper()));
 
@@ -60,11 +74,7 @@ export class AnswerRow {
   protected readonly square = computed(() => this.form().sheetShape === 'square');
   protected readonly picture = toSignal(
     toObservable(this.answer).pipe(
-      switchMap((answer) =>
-        this.folding
-          .answerPicture({ answer, thicknessMm: this.options().thicknessMm })
-          .pipe(catchError(() => of(null))),
-      ),
+      this.troubles.asking((answer) => this.folding.answerPicture({ answer, thicknessMm: this.options().thicknessMm })),
     ),
     { initialValue: null },
   );

@@ -1,10 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { type Drawing, formById, paperOf, type SizedForm, type SizeOptions } from '@odd-corner/core';
-import { forkJoin, of, switchMap } from 'rxjs';
+import { forkJoin, of } from 'rxjs';
 import { DrawingView } from '../../ui/drawing-view/drawing-view';
 import { type PaperColours, PLAIN_PAPER } from '../../ui/drawing-view/paper-colours';
 import { SizesPipe } from '../../ui/length-text/sizes.pipe';
+import { Troubles } from '../../ui/troubles/troubles';
 import { Folding } from '../../workers/folding.service';
 
 /** Width of the picture that the largest of the compared pieces gets, in rem. */
@@ -13,7 +15,7 @@ const WIDEST_REM = 12;
 /** Up to four answers side by side, their pictures at one scale. */
 @Component({
   selector: 'oc-compare-answers',
-  imports: [DrawingView, SizesPipe],
+  imports: [MatButtonModule, DrawingView, SizesPipe],
   templateUrl: './compare-answers.html',
   styleUrl: './compare-answers.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -23,11 +25,12 @@ export class CompareAnswers {
   readonly options = input.required<SizeOptions>();
   readonly leave = output<string>();
   private readonly folding = inject(Folding);
+  private readonly troubles = inject(Troubles);
   readonly colours = input<PaperColours>(PLAIN_PAPER);
 
   private readonly pictures = toSignal(
     toObservable(this.answers).pipe(
-      switchMap((answers) =>
+      this.troubles.asking((answers) =>
         answers.length
           ? forkJoin(
               answers.map((answer) => this.folding.answerPicture({ answer, thicknessMm: this.options().thicknessMm })),

@@ -22,10 +22,7 @@ describe('contents put together from parts', () => {
     const { bench, lines } = await show(null);
     bench.type('.count input', '3');
     bench.type('.name input', 'tea lights, 4 h');
-    const select = bench.find<HTMLSelectElement>('select');
-    select.value = 'cylinder';
-    select.dispatchEvent(new Event('change'));
-    await bench.settle();
+    await bench.choose('Shape', 'Round, with a height');
     const sizes = [...bench.host.querySelectorAll<HTMLInputElement>('.size input')];
     expect(sizes).toHaveLength(2);
     ['38', '16'].forEach((mm, k) => {

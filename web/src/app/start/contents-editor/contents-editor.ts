@@ -1,4 +1,6 @@
 import { ChangeDetectionStrategy, Component, effect, inject, input, output, signal, untracked } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
+import { Select } from '../../ui/select/select';
 import { boxOf, lengthFigure, type Purpose, type ShownUnit, type Thing } from '@odd-corner/core';
 import { WorkshopSettings } from '../../data/workshop-settings';
 
@@ -23,6 +25,7 @@ const SIZES: Readonly<Record<Thing['shape'], readonly string[]>> = {
 /** Contents put together from parts, for those who would rather not write them in one line. */
 @Component({
   selector: 'oc-contents-editor',
+  imports: [MatButtonModule, Select],
   templateUrl: './contents-editor.html',
   styleUrl: './contents-editor.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -62,9 +65,8 @@ export class ContentsEditor {
     this.change(k, { sizes });
   }
 
-  protected setShape(k: number, id: string): void {
-    const found = this.shapes.find((one) => one.id === id);
-    if (found) this.change(k, { shape: found.id });
+  protected setShape(k: number, shape: Thing['shape']): void {
+    this.change(k, { shape });
   }
 
   protected add(): void {

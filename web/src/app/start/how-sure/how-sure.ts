@@ -1,4 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
+import { MatProgressBarModule } from '@angular/material/progress-bar';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import {
   type Blame,
@@ -8,9 +10,11 @@ import {
   type SizedForm,
   type SizeOptions,
 } from '@odd-corner/core';
-import { of, switchMap } from 'rxjs';
+import { of } from 'rxjs';
 import { LengthPipe } from '../../ui/length-text/length.pipe';
+import { Troubles } from '../../ui/troubles/troubles';
 import { Folding } from '../../workers/folding.service';
+import { ChanceChart } from '../chance-chart/chance-chart';
 
 const REPLAYS = 2000;
 const SHOWN_BLAME = 4;
@@ -18,7 +22,7 @@ const SHOWN_BLAME = 4;
 /** How often an answer fits when the hand misses: folded again and again while one looks on, and the folds to be careful with. */
 @Component({
   selector: 'oc-how-sure',
-  imports: [LengthPipe],
+  imports: [ChanceChart, MatButtonModule, MatProgressBarModule, LengthPipe],
   templateUrl: './how-sure.html',
   styleUrl: './how-sure.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -28,6 +32,7 @@ export class HowSure {
   readonly purpose = input.required<Purpose>();
   readonly options = input.required<SizeOptions>();
   private readonly folding = inject(Folding);
+  private readonly troubles = inject(Troubles);
   protected readonly running = signal(false);
   protected readonly most = REPLAYS;
 
@@ -35,11 +40,11 @@ export class HowSure {
     this.running() ? { answer: this.answer(), purpose: this.purpose(), options: this.options() } : null,
   );
   protected readonly known = toSignal(
-    toObservable(this.asked).pipe(switchMap((asked) => (asked ? this.folding.replays(asked) : of(null)))),
+    toObservable(this.asked).pipe(this.troubles.asking((asked) => (asked ? this.folding.replays(asked) : of(null)))),
     { initialValue: null as Confidence | null },
   );
   protected readonly blamed = toSignal(
-    toObservable(this.asked).pipe(switchMap((asked) => (asked ? this.folding.blamed(asked) : of([])))),
+    toObservable(this.asked).pipe(this.troubles.asking((asked) => (asked ? this.folding.blamed(asked) : of([])))),
     { initialValue: [] as readonly Blame[] },
   );
   protected readonly shares = computed(() =>

@@ -44,12 +44,12 @@ describe('answers from all forms', () => {
 
   it('sets up to four side by side, and leaves one out again', async () => {
     const bench = await show('60 x 45 x 22');
-    const boxes = [...bench.host.querySelectorAll<HTMLInputElement>('.compare input')];
+    const boxes = [...bench.host.querySelectorAll<HTMLInputElement>('mat-checkbox input')];
     boxes.slice(0, 4).forEach((box) => box.click());
     await bench.settle(1500);
     expect(bench.host.querySelectorAll('oc-compare-answers thead th')).toHaveLength(4);
     expect(bench.host.querySelectorAll('oc-compare-answers oc-drawing svg')).toHaveLength(4);
-    expect(bench.host.querySelectorAll<HTMLInputElement>('.compare input')[4].disabled).toBe(true);
+    expect(bench.host.querySelectorAll<HTMLInputElement>('mat-checkbox input')[4].disabled).toBe(true);
     bench.button('Leave out').click();
     await bench.settle(500);
     expect(bench.host.querySelectorAll('oc-compare-answers thead th')).toHaveLength(3);
@@ -57,6 +57,7 @@ describe('answers from all forms', () => {
 
   it('folds an answer again and again, and says where the doubt comes from', async () => {
     const bench = await show('30 x 30 x 30');
+    await bench.openPanel('How sure is it\\?');
     bench.button('Fold it 2,000 times').click();
     for (let k = 0; k < 60 && !bench.text.includes('of 2,000 tries fit'); k++) await bench.settle(250);
     await bench.settle(1000);

@@ -8,6 +8,9 @@ import {
   model,
   signal,
 } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
+import { MatSliderModule } from '@angular/material/slider';
+import { MatExpansionModule } from '@angular/material/expansion';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import type { Paper } from '@odd-corner/contract';
 import {
@@ -25,8 +28,9 @@ import {
   USUAL_WEIGHTS,
   type Weights,
 } from '@odd-corner/core';
-import { concat, of, scan, switchMap } from 'rxjs';
+import { concat, of, scan } from 'rxjs';
 import { coloursOf } from '../../ui/drawing-view/paper-colours';
+import { Troubles } from '../../ui/troubles/troubles';
 import { Folding } from '../../workers/folding.service';
 import { AnswerRow } from '../answer-row/answer-row';
 import { MOST_WEIGHT } from '../weights-query';
@@ -52,7 +56,7 @@ const SHOWN_AT_FIRST = 6;
 /** All forms that answer a purpose, best first, as they become known; how much each reason counts can be changed. */
 @Component({
   selector: 'oc-ranked-answers',
-  imports: [AnswerRow, CompareAnswers],
+  imports: [MatButtonModule, MatSliderModule, MatExpansionModule, AnswerRow, CompareAnswers],
   templateUrl: './ranked-answers.html',
   styleUrl: './ranked-answers.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -68,6 +72,7 @@ export class RankedAnswers {
   /** How much each reason counts. */
   readonly weights = model<Weights>(USUAL_WEIGHTS);
   private readonly folding = inject(Folding);
+  private readonly troubles = inject(Troubles);
   protected readonly criteria = (Object.keys(CRITERIA) as Criterion[]).map((key) => ({ key, ...CRITERIA[key] }));
   protected readonly mostWeight = MOST_WEIGHT;
   protected readonly most = MOST_COMPARED;
@@ -78,7 +83,7 @@ export class RankedAnswers {
   protected readonly known = toSignal(
     toObservable(this.asked).pipe(
       // A newer question drops the older one with all that it would still have answered.
-      switchMap((asked) =>
+      this.troubles.asking((asked) =>
         concat(this.folding.answers(asked), of(null)).pipe(
           scan((known: Known, told): Known => {
             if (!told) return { ...known, done: true };

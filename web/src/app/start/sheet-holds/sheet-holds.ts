@@ -11,11 +11,12 @@ import {
   roomKindById,
   type SheetSize,
 } from '@odd-corner/core';
-import { map, switchMap } from 'rxjs';
+import { map } from 'rxjs';
 import { WorkshopSettings } from '../../data/workshop-settings';
 import { writeFormQuery } from '../../forms/form-query';
 import { LengthPipe } from '../../ui/length-text/length.pipe';
 import { Why } from '../../ui/why/why';
+import { Troubles } from '../../ui/troubles/troubles';
 import { Folding } from '../../workers/folding.service';
 
 /** The other way round: what each form will hold that takes a sheet as it is. */
@@ -32,10 +33,11 @@ export class SheetHolds {
   readonly thicknessMm = input(caliperOf(COMMON_PAPER));
   private readonly asked = computed(() => ({ sheet: this.sheet(), thicknessMm: this.thicknessMm() }));
   private readonly folding = inject(Folding);
+  private readonly troubles = inject(Troubles);
   private readonly settings = inject(WorkshopSettings);
   private readonly held = toSignal(
     toObservable(this.asked).pipe(
-      switchMap(({ sheet, thicknessMm }) =>
+      this.troubles.asking(({ sheet, thicknessMm }) =>
         this.folding.holds(sheet, thicknessMm).pipe(map((held): readonly Held[] | null => held)),
       ),
     ),

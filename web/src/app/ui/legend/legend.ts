@@ -1,16 +1,21 @@
-import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component } from '@angular/core';
+import { MatDialogModule } from '@angular/material/dialog';
+import { MatButtonModule } from '@angular/material/button';
 import { TABLE_KEYS } from '../../fold/table-keys';
+
+/** The id of its title: a dialog is named by it. */
+export const LEGEND_TITLE = 'legend-title';
 
 /** What lines and arrows mean, and what the keys do. */
 @Component({
   selector: 'oc-legend',
+  imports: [MatButtonModule, MatDialogModule],
   templateUrl: './legend.html',
   styleUrl: './legend.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class Legend {
-  readonly titleId = input.required<string>();
-  readonly closed = output();
+  protected readonly titleId = LEGEND_TITLE;
   protected readonly keys = TABLE_KEYS;
   protected readonly lines = [
     { kind: 'valley', words: 'Valley: fold towards you' },

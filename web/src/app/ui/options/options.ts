@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
+import { MatRadioModule } from '@angular/material/radio';
 
 /** One of several choices, with its words. */
 export interface Option {
@@ -9,43 +10,27 @@ export interface Option {
 /** Choices one beneath the other, one of them taken; what is to be said of them stands below. */
 @Component({
   selector: 'oc-options',
-  template: `<fieldset>
-    <legend>{{ legend() }}</legend>
-    @for (one of options(); track one.value) {
-      <label>
-        <input
-          type="radio"
-          [name]="name()"
-          [value]="one.value"
-          [checked]="chosen() === one.value"
-          (change)="choose.emit(one.value)"
-        />
-        {{ one.label }}
-      </label>
-    }
-    <ng-content />
-  </fieldset>`,
+  imports: [MatRadioModule],
+  template: `<span class="label" [id]="name() + '-label'">{{ legend() }}</span>
+    <mat-radio-group
+      [name]="name()"
+      [attr.aria-labelledby]="name() + '-label'"
+      [value]="chosen()"
+      (change)="choose.emit($event.value)"
+    >
+      @for (one of options(); track one.value) {
+        <mat-radio-button [value]="one.value">{{ one.label }}</mat-radio-button>
+      }
+    </mat-radio-group>
+    <ng-content />`,
   styles: `
-    fieldset {
-      border: 0;
-      padding: 0;
-      margin: 0;
-    }
-    legend {
-      font-weight: 600;
-      padding: 0;
-    }
-    label {
-      display: flex;
-      align-items: center;
-      gap: 0.6rem;
-      min-height: 44px;
+    .label {
       font-weight: 600;
     }
-    input {
-      width: 1.25rem;
-      height: 1.25rem;
-      accent-color: var(--primary);
+    mat-radio-group {
+      display: grid;
+      justify-items: start;
+      margin-left: -0.7rem;
     }
   `,
   host: { class: 'field' },

@@ -10,6 +10,7 @@ import {
   signal,
   viewChild,
 } from '@angular/core';
+import { MatSliderModule } from '@angular/material/slider';
 import type { PaperScene } from '@odd-corner/core';
 import { DrawingView } from '../drawing-view/drawing-view';
 import { type PaperColours } from '../drawing-view/paper-colours';
@@ -21,7 +22,7 @@ const TURN_PER_PIXEL = 0.009;
 /** A folded piece with contents and lid, to be turned by dragging or keys; a still picture where there is no WebGL. */
 @Component({
   selector: 'oc-paper-model',
-  imports: [DrawingView],
+  imports: [MatSliderModule, DrawingView],
   templateUrl: './paper-model.html',
   styleUrl: './paper-model.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
+import { MatButtonToggleModule } from '@angular/material/button-toggle';
 
 /** One of a few choices, side by side. */
 export interface Segment {
@@ -9,25 +10,23 @@ export interface Segment {
 /** A few choices side by side, one of them taken; what is to be said of it stands beneath. */
 @Component({
   selector: 'oc-segments',
-  template: `<fieldset>
-    <legend>{{ legend() }}</legend>
-    <div class="segments" [style.--count]="choices().length" [class.many]="choices().length > 3">
+  imports: [MatButtonToggleModule],
+  template: `<span class="label" [id]="name() + '-label'">{{ legend() }}</span>
+    <mat-button-toggle-group
+      hideSingleSelectionIndicator
+      [name]="name()"
+      [attr.aria-labelledby]="name() + '-label'"
+      [value]="chosen()"
+      [class.many]="choices().length > 3"
+      (change)="choose.emit($event.value)"
+    >
       @for (one of choices(); track one.id) {
-        <label [class.on]="chosen() === one.id">
-          <input
-            type="radio"
-            [name]="name()"
-            [value]="one.id"
-            [checked]="chosen() === one.id"
-            (change)="choose.emit(one.id)"
-          />
-          <span>{{ one.label }}</span>
-        </label>
+        <mat-button-toggle [value]="one.id">{{ one.label }}</mat-button-toggle>
       }
-    </div>
-    <ng-content />
-  </fieldset>`,
+    </mat-button-toggle-group>
+    <ng-content />`,
   styleUrl: './segments.scss',
+  host: { class: 'field' },
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class Segments {

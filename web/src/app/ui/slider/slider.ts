@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import { MatSliderModule } from '@angular/material/slider';
 import { formatLength } from '@odd-corner/core';
 import { WorkshopSettings } from '../../data/workshop-settings';
 import { LengthFigure } from '../length-text/length-figure';
@@ -6,7 +7,7 @@ import { LengthFigure } from '../length-text/length-figure';
 /** A number to be dragged, with its name and figure above it and what is to be said of it beneath. */
 @Component({
   selector: 'oc-slider',
-  imports: [LengthFigure],
+  imports: [LengthFigure, MatSliderModule],
   template: `<label [for]="name()">{{ label() }}</label>
     @if (mm(); as length) {
       <oc-length [mm]="length" />
@@ -15,24 +16,21 @@ import { LengthFigure } from '../length-text/length-figure';
         >{{ figure() }}<small>{{ unit() }}</small></span
       >
     }
-    <input
-      type="range"
-      step="1"
-      [id]="name()"
-      [min]="min()"
-      [max]="max()"
-      [value]="at()"
-      (input)="moved.emit(+range.value)"
-      [attr.aria-valuetext]="spoken()"
-      [attr.aria-describedby]="name() + '-note'"
-      #range
-    />
+    <mat-slider [min]="min()" [max]="most()" [step]="1" [displayWith]="spoken">
+      <input
+        matSliderThumb
+        [id]="name()"
+        [value]="within()"
+        (input)="moved.emit(+box.value)"
+        [attr.aria-describedby]="name() + '-note'"
+        #box
+      />
+    </mat-slider>
     <p class="hint" [id]="name() + '-note'"><ng-content /></p>`,
   styles: `
-    input {
-      width: 100%;
-      min-height: 44px;
-      accent-color: var(--primary);
+    mat-slider {
+      width: calc(100% - 16px);
+      margin-inline: 8px;
     }
     p:empty {
       display: none;
@@ -56,8 +54,9 @@ export class Slider {
   readonly unit = input('');
   readonly moved = output<number>();
   private readonly settings = inject(WorkshopSettings);
-  protected readonly spoken = computed(() => {
-    const length = this.mm();
-    return length === null ? null : formatLength(length, this.settings.current().unit);
-  });
+  /** Where nothing suits, the ends meet. */
+  protected readonly most = computed(() => Math.max(this.min(), this.max()));
+  protected readonly within = computed(() => Math.min(this.most(), Math.max(this.min(), this.at())));
+  protected readonly spoken = (value: number): string =>
+    this.mm() === null ? `${value}` : formatLength(this.mm() ?? value, this.settings.current().unit);
 }

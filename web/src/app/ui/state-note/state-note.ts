@@ -1,13 +1,15 @@
 import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
 
 /** Says that something is being read, or could not be, with one clear thing to do. */
 @Component({
   selector: 'oc-state-note',
+  imports: [MatButtonModule],
   template: `@if (why(); as text) {
       <div class="card failed" role="alert">
         <h2>That could not be read</h2>
         <p>{{ text }}</p>
-        <p><button type="button" class="button" (click)="again.emit()">Try again</button></p>
+        <p><button type="button" matButton="outlined" (click)="again.emit()">Try again</button></p>
       </div>
     } @else {
       <p class="muted" role="status">Reading…</p>

@@ -1,11 +1,20 @@
 import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
+import { MatExpansionModule } from '@angular/material/expansion';
 import type { WhyLine } from '@odd-corner/core';
 
 /** A number's arithmetic, opened on request. */
 @Component({
   selector: 'oc-why',
-  template: `<details (toggle)="opened.emit(box.open)" #box>
-    <summary>Why {{ of() }}?</summary>
+  imports: [MatExpansionModule],
+  template: `<mat-expansion-panel
+    class="mat-elevation-z0"
+    togglePosition="before"
+    (opened)="opened.emit(true)"
+    (closed)="opened.emit(false)"
+  >
+    <mat-expansion-panel-header>
+      <mat-panel-title>Why {{ of() }}?</mat-panel-title>
+    </mat-expansion-panel-header>
     <dl>
       @for (line of lines(); track $index) {
         <div>
@@ -14,7 +23,7 @@ import type { WhyLine } from '@odd-corner/core';
         </div>
       }
     </dl>
-  </details>`,
+  </mat-expansion-panel>`,
   styleUrl: './why.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })

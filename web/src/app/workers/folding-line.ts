@@ -1,0 +1,59 @@
+import { type Remote, wrap } from 'comlink';
+import type { FoldingTasks } from './folding-tasks';
+
+/** The worker that folds has gone: whatever it was asked is lost, and may be asked again. */
+export class WorkerGone extends Error {
+  override readonly name = 'WorkerGone';
+
+  constructor() {
+    super('Folding broke off. Nothing that you entered is lost.');
+  }
+}
+
+interface Alive {
+  readonly worker: Worker;
+  readonly tasks: Remote<FoldingTasks>;
+  /** Never fulfilled; rejected when the worker has gone. */
+  readonly gone: Promise<never>;
+}
+
+let begun = 0;
+
+/** A name that no other page of this browser has. */
+const lockName = (): string => `folding ${Date.now()} ${performance.now()} ${begun++}`;
+
+/**
+ * The tasks of a worker that is begun when first asked, and anew when it has gone. A worker that ends says nothing by itself,
+ * so it holds a lock for as long as it lives: who gets that lock knows that it has ended.
+ */
+export function foldingLine(begin: (name: string) => Worker): Remote<FoldingTasks> {
+  let alive: Alive | null = null;
+  const start = (): Alive => {
+    const name = lockName();
+    const worker = begin(name);
+    const tasks = wrap<FoldingTasks>(worker);
+    const gone = new Promise<never>((_, reject) => {
+      const end = (): void => {
+        if (alive?.worker === worker) alive = null;
+        worker.terminate();
+        reject(new WorkerGone());
+      };
+      worker.addEventListener('error', end);
+      // Locks are there where the page is trusted; elsewhere an error is all that tells.
+      if ('locks' in navigator) void tasks.watched().then(() => navigator.locks.request(name, end));
+    });
+    // Nobody may be waiting when it goes.
+    gone.catch(() => undefined);
+    void tasks.warmUp();
+    return (alive = { worker, tasks, gone });
+  };
+  return new Proxy({} as Remote<FoldingTasks>, {
+    get:
+      (_, task: keyof FoldingTasks) =>
+      (...asked: unknown[]) => {
+        const { tasks, gone } = alive ?? start();
+        const work = Reflect.apply(tasks[task] as (...all: unknown[]) => Promise<unknown>, tasks, asked);
+        return Promise.race([work, gone]);
+      },
+  });
+}
