@@ -1,5 +1,5 @@
 // Runs every check, even after one has failed, and ends with how many tests passed and failed.
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { mkdirSync, readFileSync, rmSync } from 'node:fs';
 
 const bin = (name) => `node_modules/${name}`;
@@ -25,32 +25,52 @@ function read(file) {
 
 let passed = 0;
 let failed = 0;
-/** A check that is one test of its own. */
-const check = (title, args) => (run(title, args) ? passed++ : failed++);
+/** A check that is one test of its own; what it says is printed when it ends, so that two may run side by side. */
+function check(title, args) {
+  const started = Date.now();
+  return new Promise((resolve) => {
+    const child = spawn(process.execPath, args);
+    let said = '';
+    child.stdout.on('data', (text) => (said += text));
+    child.stderr.on('data', (text) => (said += text));
+    child.on('close', (code) => {
+      if (code === 0) passed++;
+      else failed++;
+      console.log(
+        `\n== ${title}\n${said}== ${title}: ${code === 0 ? 'passed' : 'FAILED'} in ${Math.round((Date.now() - started) / 1000)} s`,
+      );
+      resolve();
+    });
+  });
+}
 
-check('types', ['scripts/types.mjs']);
-check('lint', [
-  bin('eslint/bin/eslint.js'),
-  '.',
-  '--cache',
-  '--cache-location',
-  'node_modules/.cache/eslint/',
-  '--max-warnings',
-  '0',
-]);
-check('format', [bin('prettier/bin/prettier.cjs'), '--check', '.', '--log-level', 'warn']);
-check('dependency rules', [
-  bin('dependency-cruiser/bin/dependency-cruise.mjs'),
-  'core/src',
-  'contract/src',
-  'server/src',
-  'web/src',
-  'demo/src',
-  '--config',
-  '.dependency-cruiser.cjs',
+await Promise.all([
+  check('types', ['scripts/types.mjs']),
+  (async () => {
+    await check('lint', [
+      bin('eslint/bin/eslint.js'),
+      '.',
+      '--cache',
+      '--cache-location',
+      'node_modules/.cache/eslint/',
+      '--max-warnings',
+      '0',
+    ]);
+    await check('format', [bin('prettier/bin/prettier.cjs'), '--check', '.', '--log-level', 'warn']);
+    await check('dependency rules', [
+      bin('dependency-cruiser/bin/dependency-cruise.mjs'),
+      'core/src',
+      'contract/src',
+      'server/src',
+      'web/src',
+      'demo/src',
+      '--config',
+      '.dependency-cruiser.cjs',
+    ]);
+  })(),
 ]);
 
-const unitOk = run('jest', [bin('jest/bin/jest.js'), '--json', `--outputFile=${reports}/jest.json`]);
+const unitOk = run('jest', [bin('jest/bin/jest.js'), '--maxWorkers=2', '--json', `--outputFile=${reports}/jest.json`]);
 const unit = read(`${reports}/jest.json`);
 passed += unit?.numPassedTests ?? 0;
 failed += (unit?.numFailedTests ?? 0) + (unit?.numRuntimeErrorTestSuites ?? 0) || (unitOk ? 0 : 1);
