@@ -46,7 +46,6 @@ export const job = jobDraft.extend({
 
 export type Purpose = z.infer<typeof purpose>;
 export type Choice = z.infer<typeof choice>;
-export type PartChoice = z.infer<typeof partChoice>;
 export type Progress = z.infer<typeof progress>;
 export type JobDraft = z.infer<typeof jobDraft>;
 export type Job = z.infer<typeof job>;

@@ -1,16 +1,13 @@
 import type { Play } from '../assembly/joint';
 import { type Demand, demandsOn, type Room } from '../purpose/demand';
 import type { EaseId } from '../purpose/ease';
-import { BOX } from '../rooms/box';
+import { BOX, longSide, shortSide } from '../rooms/box';
 import type { FormSizes } from './form';
 
 /** Play between two pieces of which one takes in the other, both sides together, in mm: enough to slide, little enough to hold. */
 export const PLAY_MM: Readonly<Record<EaseId, number>> = { snug: 0.3, easy: 0.5, loose: 1 };
 
 const { demand } = demandsOn<'lengthMm' | 'widthMm' | 'depthMm'>();
-
-const longer = (a: { readonly lengthMm: number; readonly widthMm: number }): number => Math.max(a.lengthMm, a.widthMm);
-const shorter = (a: { readonly lengthMm: number; readonly widthMm: number }): number => Math.min(a.lengthMm, a.widthMm);
 
 /** What a room must have to go over a piece, or round it: its outside and some play, either way round. */
 function takesIn({ outer }: FormSizes, ease: EaseId): readonly Demand[] {
@@ -19,8 +16,8 @@ function takesIn({ outer }: FormSizes, ease: EaseId): readonly Demand[] {
     { name: 'play', value: PLAY_MM[ease] },
   ];
   return [
-    demand('inside, long', longer, longer(outer) + PLAY_MM[ease], { terms: () => terms(longer(outer)) }),
-    demand('inside, wide', shorter, shorter(outer) + PLAY_MM[ease], { terms: () => terms(shorter(outer)) }),
+    demand('inside, long', longSide, longSide(outer) + PLAY_MM[ease], { terms: () => terms(longSide(outer)) }),
+    demand('inside, wide', shortSide, shortSide(outer) + PLAY_MM[ease], { terms: () => terms(shortSide(outer)) }),
   ];
 }
 
@@ -44,28 +41,10 @@ function boxIn({ rooms }: FormSizes): Room<'lengthMm' | 'widthMm' | 'depthMm'> {
 export function playOf(outer: FormSizes, inner: FormSizes): Play {
   const { sizes } = boxIn(outer);
   return {
-    lengthMm: longer(sizes) - longer(inner.outer),
-    widthMm: shorter(sizes) - shorter(inner.outer),
+    lengthMm: longSide(sizes) - longSide(inner.outer),
+    widthMm: shortSide(sizes) - shortSide(inner.outer),
   };
 }
 
-/** How two boxes go together. */
-export interface Pairing {
-  /** The first one over the second, as a lid over its base. */
-  readonly over: Play;
-  /** The first one inside the second, as an insert. */
-  readonly inside: Play;
-  readonly how: 'over' | 'inside' | 'neither';
-}
-
+/** Play in the tighter direction. */
 export const leastPlay = ({ lengthMm, widthMm }: Play): number => Math.min(lengthMm, widthMm);
-
-/** Whether a lid goes over a base, or into it: what the paper of both leaves between them. */
-export function pairing(lid: FormSizes, base: FormSizes): Pairing {
-  const [overIt, inside] = [playOf(lid, base), playOf(base, lid)];
-  return {
-    over: overIt,
-    inside,
-    how: leastPlay(overIt) >= 0 ? 'over' : leastPlay(inside) >= 0 ? 'inside' : 'neither',
-  };
-}

@@ -33,8 +33,3 @@ export function rulerStepsFor(mm: number, ruler: RulerId): number {
 export function atRulerStep(steps: number, ruler: RulerId): number {
   return steps * RULERS[ruler].stepMm;
 }
-
-/** The next mark at or above `mm`. */
-export function roundUpToRuler(mm: number, ruler: RulerId): number {
-  return atRulerStep(rulerStepsFor(mm, ruler), ruler);
-}

@@ -5,10 +5,12 @@ import { roomKind } from './room-kind';
 
 const KEYS = ['lengthMm', 'widthMm', 'depthMm'] as const;
 type Sizes = Readonly<Record<(typeof KEYS)[number], number>>;
+/** What has a floor: things lie on it either way round. */
+type Floor = Pick<Sizes, 'lengthMm' | 'widthMm'>;
 
 const { demand, summed } = demandsOn<(typeof KEYS)[number]>();
-const longSide = ({ lengthMm, widthMm }: Sizes): number => Math.max(lengthMm, widthMm);
-const shortSide = ({ lengthMm, widthMm }: Sizes): number => Math.min(lengthMm, widthMm);
+export const longSide = ({ lengthMm, widthMm }: Floor): number => Math.max(lengthMm, widthMm);
+export const shortSide = ({ lengthMm, widthMm }: Floor): number => Math.min(lengthMm, widthMm);
 const deep = ({ depthMm }: Sizes): number => depthMm;
 
 /** A room with an even floor and walls on all sides: things stand in it, or are poured in. */

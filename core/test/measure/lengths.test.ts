@@ -7,7 +7,7 @@ import {
   parseLength,
   ParseLengthError,
   parseSizes,
-  roundUpToRuler,
+  rulerStepsFor,
   RULERS,
   type RulerId,
   unitOnRuler,
@@ -80,7 +80,7 @@ describe('lengths as makers write them', () => {
         fc.double({ min: LENGTH_RANGE_MM.min, max: 3000, noNaN: true }),
         fc.constantFrom(...(Object.keys(RULERS) as RulerId[])),
         (mm, ruler) => {
-          const up = roundUpToRuler(mm, ruler);
+          const up = atRulerStep(rulerStepsFor(mm, ruler), ruler);
           expect(up).toBeGreaterThanOrEqual(mm - 1e-6);
           expect(up - mm).toBeLessThan(RULERS[ruler].stepMm);
         },

@@ -41,7 +41,7 @@ import { ContentsEditor } from './contents-editor/contents-editor';
 import { readLine, type Reading } from './purpose-reading';
 import { RankedAnswers } from './ranked-answers/ranked-answers';
 import { SheetHolds } from './sheet-holds/sheet-holds';
-import { LIDS, MOST_NESTED, readLid, readNested } from './wishes-query';
+import { COUNTS, LIDS, readCount, readLid } from './wishes-query';
 import { readWeights, writeWeights } from './weights-query';
 import { answersTo, type FormAnswer } from './start-answers';
 
@@ -58,14 +58,6 @@ type ConfidenceId = (typeof CONFIDENCES)[number]['id'];
 const CHIPS_AT_FIRST = 7;
 const FAULT_AFTER_MS = 450;
 const TYPING_MS = 60;
-
-const MOST_UNITS = 48;
-
-/** A whole number of pieces; whatever else is written is one. */
-function readUnits(text: string | null): number {
-  const units = Math.floor(Number(text));
-  return units >= 1 && units <= MOST_UNITS ? units : 1;
-}
 
 const flag = (text: string | null): boolean | null => (text === null ? null : text === '1');
 
@@ -188,7 +180,7 @@ export class StartPage {
     return this.turnAsked() ?? (purpose !== null && countOf(purpose) > 1);
   });
   /** Among how many equal pieces the contents are divided. */
-  protected readonly units = signal(readUnits(this.query.get('units')));
+  protected readonly units = signal(readCount(this.query.get('units'), COUNTS.units));
   /** The paper on the shelf that it is to be folded from, or null for any like office paper. */
   private readonly paperAsked = signal(this.query.get('paper'));
   protected readonly paper = computed(() => this.papers.rows().find(({ id }) => id === this.paperAsked()) ?? null);
@@ -201,10 +193,12 @@ export class StartPage {
   protected readonly lids = LIDS;
   protected readonly lid = signal(readLid(this.query.get('lid')));
   /** How many stand in each other, the innermost taking the contents. */
-  protected readonly nested = signal(readNested(this.query.get('nested')));
-  protected readonly mostNested = MOST_NESTED;
+  protected readonly nested = signal(readCount(this.query.get('nested'), COUNTS.nested));
+  protected readonly counts = [
+    { ...COUNTS.units, at: this.units },
+    { ...COUNTS.nested, at: this.nested },
+  ];
   protected readonly weights = signal(readWeights(this.query.get('weigh')));
-  protected readonly mostUnits = MOST_UNITS;
   protected readonly fingers = signal(flag(this.query.get('fingers')) ?? false);
   protected readonly options = computed((): SizeOptions => ({
     ease: this.ease(),
@@ -310,12 +304,10 @@ export class StartPage {
     this.confidence.set(id as ConfidenceId);
   }
 
-  protected setUnits(text: string): void {
-    this.units.set(readUnits(text));
-  }
-
-  protected setNested(text: string): void {
-    this.nested.set(readNested(text));
+  /** What was typed and is no count is one, in the field as well. */
+  protected setCount(one: StartPage['counts'][number], field: HTMLInputElement): void {
+    one.at.set(readCount(field.value, one));
+    field.value = `${one.at()}`;
   }
 
   protected choosePaper(id: string): void {

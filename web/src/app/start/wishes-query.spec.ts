@@ -1,4 +1,4 @@
-import { LIDS, MOST_NESTED, readLid, readNested } from './wishes-query';
+import { COUNTS, LIDS, readCount, readLid } from './wishes-query';
 
 describe('what is wished of a make, in an address', () => {
   it('reads back each lid, and takes what is not one for none', () => {
@@ -7,9 +7,11 @@ describe('what is wished of a make, in an address', () => {
   });
 
   it('counts whole pieces, up to the most', () => {
-    expect(readNested('3')).toBe(3);
-    expect(readNested(`${MOST_NESTED}`)).toBe(MOST_NESTED);
-    for (const text of [null, '', '0', '-2', 'many', `${MOST_NESTED + 1}`, 'Infinity'])
-      expect(readNested(text)).toBe(1);
+    for (const count of Object.values(COUNTS)) {
+      expect(readCount('3', count)).toBe(3);
+      expect(readCount(`${count.most}`, count)).toBe(count.most);
+      for (const text of [null, '', '0', '-2', 'many', `${count.most + 1}`, 'Infinity'])
+        expect(readCount(text, count)).toBe(1);
+    }
   });
 });

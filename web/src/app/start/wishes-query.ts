@@ -1,7 +1,10 @@
-import type { Wishes } from '@odd-corner/core';
+import { FORMS, mostNested, type Wishes } from '@odd-corner/core';
 
-/** So many pieces in each other can be asked for. */
-export const MOST_NESTED = 6;
+/** What is counted beside what goes in: the most, and what one and several mean. */
+export const COUNTS = {
+  units: { most: 48, one: 'piece for all of it', more: 'equal pieces share it' },
+  nested: { most: mostNested(FORMS), one: 'alone', more: 'in each other, a set' },
+} as const;
 
 /** Which lid is wished, in words; what the address calls it is its id. */
 export const LIDS: readonly { readonly id: Wishes['lid']; readonly name: string }[] = [
@@ -13,8 +16,8 @@ export const LIDS: readonly { readonly id: Wishes['lid']; readonly name: string 
 /** Reads a lid from an address or a list; what is not known is none. */
 export const readLid = (text: string | null): Wishes['lid'] => LIDS.find(({ id }) => id === text)?.id ?? 'none';
 
-/** A whole number of pieces in each other; whatever else is written is one. */
-export function readNested(text: string | null): number {
+/** A whole number up to the most; whatever else is written is one. */
+export function readCount(text: string | null, { most }: { readonly most: number }): number {
   const count = Math.floor(Number(text));
-  return count >= 1 && count <= MOST_NESTED ? count : 1;
+  return count >= 1 && count <= most ? count : 1;
 }

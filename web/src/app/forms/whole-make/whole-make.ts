@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import { caliperOf, COMMON_PAPER, formById, type SheetSize, type SizeOptions } from '@odd-corner/core';
+import { caliperOf, COMMON_PAPER, formById, HANDS, type SheetSize, type SizeOptions } from '@odd-corner/core';
 import { debounceTime } from 'rxjs';
 import { WorkshopSettings } from '../../data/workshop-settings';
 import { PLAIN_PAPER } from '../../ui/drawing-view/paper-colours';
@@ -37,10 +37,10 @@ export class WholeMake {
   private readonly made = computed(() => this.form().params.parse(this.params()) as Readonly<Record<string, unknown>>);
   protected readonly ruler = computed(() => this.settings.current().ruler);
   private readonly options = computed((): SizeOptions => {
-    const { ease, ruler } = this.settings.current();
+    const { ease, ruler, hand } = this.settings.current();
     return {
       ...{ ease, ruler, thicknessMm: caliperOf(COMMON_PAPER), gsm: COMMON_PAPER.gsm },
-      ...{ turning: 'upright', fingerRoom: false, confidence: null, handMm: 0.3 },
+      ...{ turning: 'upright', fingerRoom: false, confidence: null, handMm: HANDS[hand].missMm },
     };
   });
   protected readonly whole = toSignal(
