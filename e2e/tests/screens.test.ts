@@ -67,6 +67,32 @@ test('every place fits a width of 360 px', async ({ browser, demo }) => {
   await page.close();
 });
 
+test('keys and lines open over the table, fit a narrow screen, and give the keys back', async ({ browser, demo }) => {
+  const page = await browser.newPage({ viewport: { width: 360, height: 740 } });
+  await page.goto(`${demo.url}/jobs/${JOB}/fold`);
+  const step = page.locator('.count b');
+  const at = Number(await step.textContent());
+  await page.keyboard.press('?');
+  const legend = page.getByRole('dialog', { name: 'Keys and lines' });
+  await expect(legend).toBeVisible();
+  const { x, y, width, height } = (await legend.boundingBox())!;
+  expect(Math.min(x, y)).toBeGreaterThan(0);
+  expect(x + width).toBeLessThan(360);
+  expect(y + height).toBeLessThan(740);
+  await page.evaluate(axe.source);
+  const found = await page.evaluate(() => (window as unknown as { axe: typeof axe }).axe.run(document));
+  expect(found.violations.map(({ id }) => id)).toEqual([]);
+  await page.keyboard.press('ArrowRight');
+  await expect(step).toHaveText(`${at}`);
+  await page.keyboard.press('Escape');
+  await expect(legend).toHaveCount(0);
+  await page.keyboard.press('ArrowRight');
+  await expect(step).toHaveText(`${at + 1}`);
+  await page.keyboard.press('ArrowLeft');
+  await expect(step).toHaveText(`${at}`);
+  await page.close();
+});
+
 test('the folded piece turns by keys, and is a still picture without WebGL', async ({ page, demo }) => {
   await page.goto(`${demo.url}/jobs/${JOB}/sheet`);
   const model = page.getByTestId('model');

@@ -25,7 +25,7 @@ import { WorkshopSettings } from '../../data/workshop-settings';
 import { DrawingView } from '../../ui/drawing-view/drawing-view';
 import { coloursOf } from '../../ui/drawing-view/paper-colours';
 import { Icon } from '../../ui/icon/icon';
-import { Legend, LEGEND_TITLE } from '../../ui/legend/legend';
+import { Legend } from '../../ui/legend/legend';
 import { LengthPipe } from '../../ui/length-text/length.pipe';
 import { SizesPipe } from '../../ui/length-text/sizes.pipe';
 import { StepFactsLine } from '../../ui/step-facts/step-facts';
@@ -169,7 +169,7 @@ export class FoldStation {
       case 'aloud':
         return this.readAloud();
       case 'help':
-        this.dialog.open(Legend, { ariaLabelledBy: LEGEND_TITLE, maxWidth: 'min(58rem, 94vw)' });
+        this.dialog.open(Legend, { width: '50rem', maxWidth: '94vw' });
         return;
     }
   }

@@ -3,10 +3,7 @@ import { MatDialogModule } from '@angular/material/dialog';
 import { MatButtonModule } from '@angular/material/button';
 import { TABLE_KEYS } from '../../fold/table-keys';
 
-/** The id of its title: a dialog is named by it. */
-export const LEGEND_TITLE = 'legend-title';
-
-/** What lines and arrows mean, and what the keys do. */
+/** What lines and arrows mean, and what the keys do: in a dialog. */
 @Component({
   selector: 'oc-legend',
   imports: [MatButtonModule, MatDialogModule],
@@ -15,7 +12,6 @@ export const LEGEND_TITLE = 'legend-title';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class Legend {
-  protected readonly titleId = LEGEND_TITLE;
   protected readonly keys = TABLE_KEYS;
   protected readonly lines = [
     { kind: 'valley', words: 'Valley: fold towards you' },
