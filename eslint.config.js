@@ -80,6 +80,10 @@ export default tseslint.config(
           selector: '[name="type"][value=/^(radio|range|checkbox)$/]',
           message: 'Angular Material has this: radio or button toggle, slider, checkbox.',
         },
+        {
+          selector: '[name=/^(input|textarea)$/][startSourceSpan]:not(:has([name=/^(matInput|matSliderThumb)$/]))',
+          message: 'Fields are oc-field, or matInput in a form field of the library.',
+        },
       ],
     },
   },

@@ -98,6 +98,7 @@ export async function addPaper(
       caliperMm: 0.12,
       colourFront: '#3f7fa0',
       colourBack: '#f7f2e4',
+      price: null,
       ...more,
     }),
   });

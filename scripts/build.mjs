@@ -1,5 +1,6 @@
 // Builds the web application and the server bundle.
 import { spawnSync } from 'node:child_process';
+import { compressSite } from './compress-site.mjs';
 
 function run(args, cwd) {
   const { status } = spawnSync(process.execPath, args, {
@@ -12,4 +13,5 @@ function run(args, cwd) {
 
 run(['subset-icons.mjs'], 'web');
 run(['../node_modules/@angular/cli/bin/ng.js', 'build'], 'web');
+compressSite('web/dist/web/browser');
 run(['build.mjs'], 'server');

@@ -58,6 +58,7 @@ const steps = {
         'package-lock.json',
         'tsconfig.base.json',
         'scripts/build.mjs',
+        'scripts/compress-site.mjs',
         'core/src',
         'contract/src',
         'demo/src',

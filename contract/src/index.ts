@@ -1,4 +1,5 @@
 export * from './shared';
+export * from './money';
 export * from './paper';
 export * from './purpose';
 export * from './thing';

@@ -1,17 +1,25 @@
 import * as z from 'zod';
 import { choice } from './job';
-import { id, lengthMm, moment, name, version } from './shared';
+import { id, lengthSaying, moment, name, version } from './shared';
 
 /** Inside sizes in mm: between the sides, between the ends, and down. */
-export const insideSize = z.object({ lengthMm, widthMm: lengthMm, depthMm: lengthMm });
+const insideMm = lengthSaying('Measure all three, or leave all three empty.');
+export const insideSize = z.object({ lengthMm: insideMm, widthMm: insideMm, depthMm: insideMm });
 
 /** What the maker writes down when something is folded. Its id is made by the sender, so sending twice records once. */
 export const logEntryDraft = z.object({
   id,
   jobId: id,
-  sheetsUsed: z.int('Count whole sheets.').min(0, 'A count cannot be below zero.').max(50, 'Count at most 50 sheets.'),
+  sheetsUsed: z
+    .int('Count whole sheets, for example 2.')
+    .min(0, 'A count cannot be below zero.')
+    .max(50, 'Count at most 50 sheets.'),
   measured: insideSize.nullable(),
-  minutes: z.number().min(0, 'Minutes cannot be below zero.').max(10_000, 'Write at most 10,000 minutes.').nullable(),
+  minutes: z
+    .number('Write minutes as a number, for example 25.')
+    .min(0, 'Minutes cannot be below zero.')
+    .max(10_000, 'Write at most 10,000 minutes.')
+    .nullable(),
   note: z.string().max(1000, 'Use at most 1,000 characters.'),
 });
 

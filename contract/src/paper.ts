@@ -1,24 +1,40 @@
 import { PAPER_KINDS } from '@odd-corner/core';
 import * as z from 'zod';
+import { price } from './money';
 import { id, name, version } from './shared';
 
 const colour = z.string().regex(/^#[0-9a-f]{6}$/i, 'Write a colour as # and six digits.');
 
+const sideMm = z
+  .number('Write the size of one sheet, for example 297 x 210.')
+  .min(20, 'A sheet has at least 20 mm.')
+  .max(3000, 'A sheet has at most 3 m.');
+
+/** One sheet of a paper as it lies on the shelf, in mm. */
+export const paperSheet = z.object(
+  { widthMm: sideMm, heightMm: sideMm },
+  'Write the size of one sheet, for example 297 x 210.',
+);
+
 /** A paper on the shelf as the maker writes it down; sizes of one sheet in mm. */
 export const paperDraft = z.object({
   name,
-  widthMm: z.number().min(20, 'A sheet has at least 20 mm.').max(3000, 'A sheet has at most 3 m.'),
-  heightMm: z.number().min(20, 'A sheet has at least 20 mm.').max(3000, 'A sheet has at most 3 m.'),
+  ...paperSheet.shape,
   count: z
-    .int('Count whole sheets.')
+    .int('Count whole sheets, 0 or more.')
     .min(0, 'A count cannot be below zero.')
     .max(100_000, 'Count at most 100,000 sheets.'),
-  gsm: z.number().min(10, 'Paper weighs at least 10 g/m².').max(600, 'Paper weighs at most 600 g/m².'),
+  gsm: z
+    .number('Write a weight from 10 to 600 g/m².')
+    .min(10, 'Paper weighs at least 10 g/m².')
+    .max(600, 'Paper weighs at most 600 g/m².'),
   kind: z.enum(PAPER_KINDS),
   /** Measured thickness of one sheet in mm, or null to estimate it from weight and kind. */
   caliperMm: z.number().min(0.01, 'Paper is at least 0.01 mm thick.').max(2, 'Paper is at most 2 mm thick.').nullable(),
   colourFront: colour,
   colourBack: colour,
+  /** What so many sheets of it cost, or null when nobody wrote it down. */
+  price: price.nullable(),
 });
 
 export const paper = paperDraft.extend({ id, version });

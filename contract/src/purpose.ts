@@ -10,19 +10,24 @@ const heldThing = z.discriminatedUnion('shape', [
   z.object({ shape: z.literal('ball'), diameterMm: lengthMm }),
 ]);
 
-const held = z.object({
+/** Something to be held, so many times. */
+export const anyItem = z.object({
   name: z.string().trim().min(1).max(80),
-  count: z.int().min(1).max(2000),
+  count: z.int('Count from 1 to 2,000.').min(1, 'Count from 1 to 2,000.').max(2000, 'Count from 1 to 2,000.'),
   thing: heldThing,
 });
 
 /** What a folded thing is for: to hold, to be filled, to sit on a strap or a page, to carry, to let a bead run. */
-export const anyPurpose = z.discriminatedUnion('kind', [
-  z.object({ kind: z.literal('hold'), pieces: z.array(held).min(1).max(40).readonly() }),
-  z.object({ kind: z.literal('loose'), piece: held }),
-  z.object({ kind: z.literal('liquid'), ml: z.number().positive().max(20_000) }),
-  z.object({ kind: z.literal('strap'), widthMm: lengthMm, thickMm: lengthMm }),
-  z.object({ kind: z.literal('pages'), thickMm: lengthMm, gripMm: lengthMm }),
-  z.object({ kind: z.literal('load'), grams: z.number().positive().max(20_000), centreMm: lengthMm }),
-  z.object({ kind: z.literal('bead'), diameterMm: lengthMm }),
-]) satisfies z.ZodType<Purpose>;
+export const anyPurpose = z.discriminatedUnion(
+  'kind',
+  [
+    z.object({ kind: z.literal('hold'), pieces: z.array(anyItem).min(1).max(40).readonly() }),
+    z.object({ kind: z.literal('loose'), piece: anyItem }),
+    z.object({ kind: z.literal('liquid'), ml: z.number().positive().max(20_000) }),
+    z.object({ kind: z.literal('strap'), widthMm: lengthMm, thickMm: lengthMm }),
+    z.object({ kind: z.literal('pages'), thickMm: lengthMm, gripMm: lengthMm }),
+    z.object({ kind: z.literal('load'), grams: z.number().positive().max(20_000), centreMm: lengthMm }),
+    z.object({ kind: z.literal('bead'), diameterMm: lengthMm }),
+  ],
+  'Write what it must hold, for example 60 x 45 x 22.',
+) satisfies z.ZodType<Purpose>;

@@ -3,7 +3,10 @@ import { anyPurpose } from './purpose';
 import { id, lengthMm, name, version } from './shared';
 
 /** Sizes of a block in mm; the height is the way it stands. */
-export const block = z.object({ lengthMm, widthMm: lengthMm, heightMm: lengthMm });
+export const block = z.object(
+  { lengthMm, widthMm: lengthMm, heightMm: lengthMm },
+  'Write three sizes: length x width x height, for example 60 x 45 x 22.',
+);
 
 /** A thing, or a set of them, that the maker folds for again and again. */
 export const thingDraft = z.object({ name, purpose: anyPurpose });

@@ -7,6 +7,7 @@ import {
   predictInside,
   type Purpose,
   sizeTrayJob,
+  USUAL_SETTINGS,
   type Workshop,
 } from '@odd-corner/contract';
 import { caliperOf, cutSquares, type EaseId, Fitting, formatSizes } from '@odd-corner/core';
@@ -186,7 +187,7 @@ export function demoWorkshop(now: Date): Workshop {
     }
   });
   return {
-    settings: { unit: 'mm', ruler: 'mm', ease: 'easy', hand: 'practised', scheme: 'system' },
+    settings: USUAL_SETTINGS,
     papers,
     things,
     jobs,

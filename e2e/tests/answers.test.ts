@@ -1,3 +1,4 @@
+import { answer, answered, choose, line, openOptions, sheetOf, sideOf } from '../pages';
 import { addPaper, expect, test } from '../workshop';
 
 test.describe('answers from all forms', () => {
@@ -7,35 +8,35 @@ test.describe('answers from all forms', () => {
   }) => {
     await addPaper(workshop.url);
     await page.goto(workshop.url);
-    await page.getByLabel('What, and how large').fill('4 tickets 105 × 74, one hex key 120 × 35 × 8');
-    const rows = page.locator('oc-answer-row');
+    await line(page).fill('4 tickets 105 × 74, one hex key 120 × 35 × 8');
     await expect(page.getByRole('heading', { name: /\d+ forms can do it/ })).toBeVisible();
+    await openOptions(page);
     await expect(page.getByLabel('May be laid on any side')).toBeChecked();
-    const envelope = rows.filter({ has: page.getByRole('heading', { name: 'Tuck-flap envelope' }) });
+    const envelope = answer(page, 'Tuck-flap envelope');
     await expect(envelope.getByText(/\d+ of 100 tries/).first()).toBeVisible();
-    await expect(page.locator('oc-ranked-answers section.all')).toHaveAttribute('aria-busy', 'false');
+    await answered(page);
     await envelope.getByText('Why this sheet?').click();
     await expect(envelope.getByText('5 things fill')).toBeVisible();
-    const sheet = await envelope.locator('.sheet b').textContent();
+    const sheet = await sheetOf(envelope).textContent();
     await page.reload();
-    await expect(envelope.locator('.sheet b')).toHaveText(sheet!);
+    await expect(sheetOf(envelope)).toHaveText(sheet!);
     await envelope.getByRole('link', { name: 'Fold it' }).click();
     await expect(page.getByRole('heading', { name: 'Fold it, step by step' })).toBeVisible();
     await page.goBack();
-    await expect(page.getByLabel('What, and how large')).toHaveValue('4 tickets 105 × 74, one hex key 120 × 35 × 8');
+    await expect(line(page)).toHaveValue('4 tickets 105 × 74, one hex key 120 × 35 × 8');
   });
 
   test('surer takes no smaller a sheet; replays can be watched and stopped', async ({ page, workshop }) => {
     await page.goto(`${workshop.url}/?holds=30+x+30+x+30&sure=exact`);
-    const cube = page.locator('oc-answer-row').filter({ has: page.getByRole('heading', { name: 'Closing cube' }) });
-    const side = async (): Promise<number> => parseFloat((await cube.locator('.sheet b').textContent())!);
+    const cube = answer(page, 'Closing cube');
     await expect(cube.getByText('when nothing is missed').first()).toBeVisible();
-    const exact = await side();
+    const exact = await sideOf(cube);
+    await openOptions(page);
     await page.getByRole('radio', { name: '99 in 100' }).click();
     await page.waitForURL(/sure=99/);
     await expect(cube.getByText(/\d+ of 100 tries/).first()).toBeVisible();
-    await expect(page.locator('oc-ranked-answers section.all')).toHaveAttribute('aria-busy', 'false');
-    expect(await side()).toBeGreaterThanOrEqual(exact);
+    await answered(page);
+    expect(await sideOf(cube)).toBeGreaterThanOrEqual(exact);
     await cube.getByText('How sure is it?').click();
     await cube.getByRole('button', { name: 'Fold it 2,000 times' }).click();
     await expect(cube.getByText(/tries fit/)).toBeVisible();
@@ -45,7 +46,7 @@ test.describe('answers from all forms', () => {
 
   test('what a sheet will hold, and a form from there at that sheet', async ({ page, workshop }) => {
     await page.goto(workshop.url);
-    await page.getByLabel('What, and how large').fill('sheet 15 cm');
+    await line(page).fill('sheet 15 cm');
     await expect(page.getByRole('heading', { name: /\d+ forms from this sheet/ })).toBeVisible();
     await page.getByRole('link', { name: 'Closing cube' }).click();
     await page.waitForURL(/closing-cube\?sheet=150x150/);
@@ -56,38 +57,36 @@ test.describe('answers from all forms', () => {
     workshop,
   }) => {
     await page.goto(workshop.url);
-    const line = page.getByLabel('What, and how large');
-    await line.fill('4 tickets 105 × 74, one hex key 120 × 35 × 8');
+    await line(page).fill('4 tickets 105 × 74, one hex key 120 × 35 × 8');
     await page.getByRole('button', { name: 'Keep this among my things' }).click();
-    await page.getByLabel('Name').fill('Tickets and a key');
+    await page.getByLabel('Name', { exact: true }).fill('Tickets and a key');
     await page.getByRole('button', { name: 'Keep it' }).click();
-    await line.fill('');
+    await line(page).fill('');
     await page.reload();
-    await page.getByRole('button', { name: 'Tickets and a key' }).click();
-    await expect(line).toHaveValue('4 tickets 105 × 74 mm, hex key 120 × 35 × 8 mm');
+    await page.getByRole('option', { name: 'Tickets and a key' }).click();
+    await expect(line(page)).toHaveValue('4 tickets 105 × 74 mm, hex key 120 × 35 × 8 mm');
 
-    const tray = page.locator('oc-answer-row').filter({ has: page.getByRole('heading', { name: 'Square tray' }) });
+    const tray = answer(page, 'Square tray');
     await page.goto(`${workshop.url}/?holds=2+3/8+x+1+x+1/2&unit=in&sure=exact`);
-    await expect(line).toHaveValue('60.325 × 25.4 × 12.7 mm');
-    const sheet = await tray.locator('.sheet b').textContent();
+    await expect(line(page)).toHaveValue('60.325 × 25.4 × 12.7 mm');
+    const sheet = await sheetOf(tray).textContent();
     await page.goto(`${workshop.url}/settings`);
     const kept = page.waitForResponse((response) => response.request().method() === 'PUT' && response.ok());
-    await page.getByRole('combobox', { name: 'Lengths are shown in' }).click();
-    await page.getByRole('option').nth(2).click();
+    await choose(page, 'Lengths are shown in', 'inches in fractions');
     await kept;
     await page.goto(`${workshop.url}/?holds=2+3/8+x+1+x+1/2&unit=in&sure=exact`);
-    await expect(line).toHaveValue('2 3/8 x 1 x 1/2');
-    await expect(tray.locator('.sheet b')).toHaveText(sheet!);
+    await expect(line(page)).toHaveValue('2 3/8 x 1 x 1/2');
+    await expect(sheetOf(tray)).toHaveText(sheet!);
   });
 
   test('a later question is never overwritten by an earlier one', async ({ page, workshop }) => {
     await page.goto(workshop.url);
-    const line = page.getByLabel('What, and how large');
     for (const typed of ['90 x 80 x 70', '70 x 60 x 20', '20 x 18 x 12', '50 ml']) {
-      await line.fill(typed);
-      await page.waitForTimeout(120);
+      await line(page).fill('');
+      await line(page).pressSequentially(typed, { delay: 15 });
     }
     await expect(page.getByRole('heading', { name: '1 form can do it' })).toBeVisible();
-    await expect(page.locator('oc-answer-row h3')).toHaveText(['Flat-folding cup']);
+    await expect(page.getByRole('article')).toHaveCount(1);
+    await expect(answer(page, 'Flat-folding cup')).toBeVisible();
   });
 });

@@ -1,3 +1,4 @@
+import { answer, answered, choose, line, openOptions } from '../pages';
 import { addPaper, expect, test } from '../workshop';
 
 test.describe('what goes in', () => {
@@ -12,30 +13,29 @@ test.describe('what goes in', () => {
   ] as const)
     test(`“${typed}” is explained beside the field and kept`, async ({ page, workshop }) => {
       await page.goto(workshop.url);
-      const line = page.getByLabel('What, and how large');
-      await line.fill(typed);
-      await expect(page.locator('#holds-note')).toContainText(told);
-      await expect(line).toHaveAttribute('aria-invalid', 'true');
+      await line(page).fill(typed);
+      await expect(line(page)).toHaveAccessibleDescription(new RegExp(told));
+      await expect(line(page)).toHaveAttribute('aria-invalid', 'true');
       await page.waitForURL(/holds=/);
       await page.reload();
-      await expect(line).toHaveValue(typed);
+      await expect(line(page)).toHaveValue(typed);
     });
 
   test('the same block in millimetres, centimetres and inches gets the same sheets', async ({ page, workshop }) => {
     await page.goto(workshop.url);
     const sheets = async (typed: string): Promise<string> => {
-      await page.getByLabel('What, and how large').fill(typed);
+      await line(page).fill(typed);
       await page.waitForURL(
         new RegExp(`holds=${encodeURIComponent(typed).replace(/%20/g, '(%20|\\+)').replace(/[.]/g, '\\.')}(&|$)`),
       );
       // Two ways, each with a sheet for the tray and one for the lid: the second may come a moment after the first.
-      const figures = page.locator('oc-answer-card .figure');
+      const figures = page.getByText(/(?:Tray|Lid) from a square of\s*\d/);
       await expect(figures).toHaveCount(4);
       await expect(page.getByText('Looking through the shelf')).toHaveCount(0);
       return (await figures.allTextContents()).join(' ');
     };
     const mm = await sheets('63.5 x 44.45 x 22.225');
-    expect(mm).toMatch(/\d+mm/);
+    expect(mm).toMatch(/\d+\s*mm/);
     expect(await sheets('6.35cm × 4.445cm × 2.2225cm')).toBe(mm);
     expect(await sheets('2 1/2 in x 1 3/4 in x 7/8 in')).toBe(mm);
   });
@@ -45,18 +45,19 @@ test.describe('what goes in', () => {
     workshop,
   }) => {
     await page.goto(`${workshop.url}/?holds=60+x+45+x+22&sure=exact`);
-    await expect(page.getByRole('heading', { name: /forms can do it$/ })).toBeVisible();
-    await page.getByRole('combobox', { name: 'Closed' }).click();
-    await page.getByRole('option', { name: 'with a lid to lift by ears' }).click();
-    await page.getByLabel('alone', { exact: true }).fill('2');
+    await answered(page);
+    await openOptions(page);
+    await choose(page, 'Closed', 'with a lid to lift by ears');
+    await page.getByLabel('In each other, a set').fill('2');
     await page.keyboard.press('Tab');
     await page.waitForURL(/lid=eared&nested=2/);
     // Nothing but trays goes into each other.
     await expect(page.getByRole('heading', { name: '1 form can do it', exact: true })).toBeVisible();
-    const tray = page.getByRole('article').filter({ has: page.getByRole('heading', { name: 'Square tray' }) });
+    const tray = answer(page, 'Square tray');
     await expect(tray).toContainText(/Tray 2, from the innermost: \d+\s*mm/);
     await expect(tray).toContainText(/Lid with ears: \d+\s*mm/);
     await page.reload();
+    await openOptions(page);
     await expect(page.getByRole('combobox', { name: 'Closed' })).toHaveText('with a lid to lift by ears');
     await expect(tray).toContainText(/Lid with ears: \d+\s*mm/);
     await tray.getByRole('link', { name: 'Try it' }).click();
@@ -68,16 +69,18 @@ test.describe('what goes in', () => {
     workshop,
   }) => {
     await page.goto(`${workshop.url}/?holds=60+x+45+x+22`);
-    const tray = page.locator('oc-answer-card .figure').first();
-    await expect(tray).toContainText('mm');
-    const easy = parseFloat((await tray.textContent())!);
+    const tray = answer(page, 'Folded to the middle').getByText(/Tray from a square of\s*\d/);
+    const side = async (): Promise<number> => Number(/of\s*(\d+)/.exec((await tray.textContent())!)?.[1]);
+    const easy = await side();
+    await openOptions(page);
     await page.getByRole('radio', { name: 'loose' }).click();
-    await expect(async () => expect(parseFloat((await tray.textContent())!)).toBeGreaterThan(easy)).toPass();
+    await expect.poll(side).toBeGreaterThan(easy);
     await page.waitForURL(/ease=loose/);
     await page.getByRole('link', { name: 'Forms' }).click();
     await page.waitForURL(/\/forms$/);
     await page.goBack();
-    await expect(page.getByLabel('What, and how large')).toHaveValue('60 x 45 x 22');
+    await expect(line(page)).toHaveValue('60 x 45 x 22');
+    await openOptions(page);
     await expect(page.getByRole('radio', { name: 'loose' })).toBeChecked();
   });
 
@@ -87,7 +90,7 @@ test.describe('what goes in', () => {
     await addPaper(workshop.url, { name: 'Last sheet', widthMm: 200, heightMm: 200, count: 1 });
     await addPaper(workshop.url, { name: 'Used up', count: 0 });
     await page.goto(`${workshop.url}/?holds=60+x+45+x+22`);
-    const card = page.locator('oc-answer-card').first();
+    const card = answer(page, 'Folded to the middle');
     await expect(card.getByText(/both from one sheet,\s+leaves \d+ × \d+ mm/)).toBeVisible();
     await card.getByText('3 papers cannot').click();
     await expect(card.getByText('Small squares: too small')).toBeVisible();
@@ -97,7 +100,7 @@ test.describe('what goes in', () => {
 
   test('a number opens its arithmetic', async ({ page, workshop }) => {
     await page.goto(`${workshop.url}/?holds=60+x+45+x+22`);
-    const card = page.locator('oc-answer-card').first();
+    const card = answer(page, 'Folded to the middle');
     await card.getByText('Why this tray sheet?').click();
     await expect(card.getByText('contents 60 mm + ease 2.1 mm = 62.1 mm needed')).toBeVisible();
   });

@@ -1,21 +1,22 @@
-import { expect, test } from '../workshop';
+import { answer, answered, line, sheetOf } from '../pages';
+import { addPaper, expect, test } from '../workshop';
 
 test('folding goes on after its worker has died', async ({ page, workshop }) => {
   await page.goto(`${workshop.url}/?holds=60+x+45+x+22&sure=exact`);
-  await expect(page.getByRole('heading', { name: /forms can do it$/ })).toBeVisible();
-  const tray = page.locator('oc-answer-row').filter({ has: page.getByRole('heading', { name: 'Square tray' }) });
-  const before = await tray.locator('.sheet b').textContent();
+  await answered(page);
+  const tray = answer(page, 'Square tray');
+  const before = await sheetOf(tray).textContent();
   const [worker] = page.workers();
   // It is gone before it could say so.
   await worker.evaluate(() => close()).catch(() => null);
-  await page.getByLabel('What, and how large').fill('30 x 30 x 30');
+  await line(page).fill('30 x 30 x 30');
   const again = page.getByRole('button', { name: 'Try again' });
   // Whether its death is noticed before the next question or by it is a race; either way one goes on.
   await expect(async () => {
     if (await again.isVisible()) await again.click();
-    await expect(tray.locator('.sheet b')).not.toHaveText(before!, { timeout: 1000 });
+    await expect(sheetOf(tray)).not.toHaveText(before!, { timeout: 1000 });
   }).toPass();
-  await expect(page.getByRole('heading', { name: /forms can do it$/ })).toBeVisible();
+  await answered(page);
   expect(page.workers()).toHaveLength(1);
   expect(page.workers()[0]).not.toBe(worker);
 });
@@ -30,6 +31,41 @@ test('a worker that could not be loaded is asked for again, and the question tha
   await expect(again).toHaveCount(1);
   await page.unroute(/worker-\w+\.js/);
   await again.click();
-  await expect(page.getByRole('heading', { name: /forms can do it$/ })).toBeVisible();
+  await answered(page);
   await expect(again).toHaveCount(0);
+});
+
+test('a request that failed says so, and the page goes on when it is tried again', async ({ page, workshop }) => {
+  await addPaper(workshop.url);
+  for (const [path, seen] of [
+    ['/shelf', 'Chart paper'],
+    ['/jobs', 'No jobs yet'],
+    ['/logbook', 'Nothing folded yet'],
+  ] as const) {
+    await page.route(/\/api\/(papers|jobs|pieces)$/, (route) => route.abort());
+    await page.goto(workshop.url + path);
+    await expect(page.getByRole('alert')).toContainText('does not answer');
+    await page.unroute(/\/api\/(papers|jobs|pieces)$/);
+    await page.getByRole('button', { name: 'Try again' }).click();
+    await expect(page.getByRole('heading', { name: seen })).toBeVisible();
+  }
+});
+
+test('what could not be sent stays as it was typed, and is sent when the server is there again', async ({
+  page,
+  workshop,
+}) => {
+  await page.goto(`${workshop.url}/shelf`);
+  await page.getByRole('button', { name: 'Add a paper' }).first().click();
+  await page.getByLabel('Name').fill('Chart paper');
+  await page.getByLabel('Sheets', { exact: true }).fill('12');
+  await page.getByLabel('Price').fill('7,20');
+  await workshop.kill();
+  await page.getByRole('button', { name: 'Put it on the shelf' }).click();
+  await expect(page.getByText('does not answer')).toBeVisible();
+  await expect(page.getByLabel('Price')).toHaveValue('7,20');
+  await workshop.start();
+  await page.getByRole('button', { name: 'Put it on the shelf' }).click();
+  await expect(page.getByRole('heading', { name: 'Chart paper' })).toBeVisible();
+  await expect(page.getByText('7.20 EUR for 100')).toBeVisible();
 });

@@ -1,5 +1,6 @@
 import { type Job, job, type Paper, paper, logEntry, type Problem, problem } from '@odd-corner/contract';
-import { parsePurpose } from '@odd-corner/core';
+import { CURRENCIES, parsePurpose } from '@odd-corner/core';
+import * as fc from 'fast-check';
 import { randomUUID } from 'node:crypto';
 import { bench, type Bench, KRAFT, watchJob } from './workshop';
 
@@ -16,6 +17,28 @@ describe('papers on the shelf', () => {
     expect(added).toMatchObject({ ...KRAFT, version: 1 });
     expect((await b.send('GET', '/api/papers')).body).toEqual([added]);
   });
+
+  it('keep any price that a schema allows, or none', () =>
+    fc.assert(
+      fc.asyncProperty(
+        fc.option(
+          fc.record({
+            minor: fc.nat(100_000_000),
+            currency: fc.constantFrom(...CURRENCIES),
+            sheets: fc.integer({ min: 1, max: 100_000 }),
+          }),
+        ),
+        async (price) => {
+          const b = bench();
+          const { id } = await post<Paper>(b, '/api/papers', { ...KRAFT, price });
+          expect((await b.send('GET', '/api/papers')).body).toMatchObject([{ price }]);
+          const back = price ? null : { minor: 1, currency: 'EUR', sheets: 1 };
+          await b.send('PUT', `/api/papers/${id}`, { ...KRAFT, price: back, version: 1 });
+          expect((await b.send('GET', '/api/papers')).body).toMatchObject([{ price: back, version: 2 }]);
+        },
+      ),
+      { numRuns: 15 },
+    ));
 
   it('a write based on an old reading gets 409 and the row as it stands', async () => {
     const b = bench();
@@ -43,6 +66,9 @@ describe('papers on the shelf', () => {
     [{ colourFront: 'blue' }, ['colourFront']],
     [{ kind: 'marble' }, ['kind']],
     [{ widthMm: null }, ['widthMm']],
+    [{ price: { minor: 1.5, currency: 'EUR', sheets: 1 } }, ['price', 'minor']],
+    [{ price: { minor: 1, currency: 'XXX', sheets: 1 } }, ['price', 'currency']],
+    [{ price: { minor: 1, currency: 'EUR', sheets: 0 } }, ['price', 'sheets']],
   ])('refuses %j beside its field', async (wrong, path) => {
     const { status, body, response } = await bench().send('POST', '/api/papers', { ...KRAFT, ...wrong });
     expect(status).toBe(400);

@@ -1,4 +1,4 @@
-import { predictInside, workshop as workshopSchema } from '@odd-corner/contract';
+import { predictInside, USUAL_SETTINGS, workshop as workshopSchema } from '@odd-corner/contract';
 import { demoWorkshop } from '@odd-corner/demo';
 import { mkdtempSync, readdirSync, rmSync, writeFileSync, cpSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -53,6 +53,22 @@ describe('a workshop’s file', () => {
     expect(() => openDatabase(join(dir, 'w.sqlite'), migrations)).toThrow(/already exists/);
     const db = openDatabase(join(dir, 'w.sqlite'), MIGRATIONS);
     expect(db.prepare("SELECT count(*) AS n FROM sqlite_master WHERE name = 'extra'").get()).toEqual({ n: 0 });
+    db.close();
+  });
+
+  it('keeps settings and papers of before there were prices, which nobody has written down yet', () => {
+    const dir = folder();
+    const file = join(dir, 'w.sqlite');
+    const third = join(dir, 'third');
+    cpSync(MIGRATIONS, third, { recursive: true, filter: (path) => !/000[4-9]-/.test(path) });
+    const old = openDatabase(file, third);
+    old.exec(`UPDATE settings SET unit = 'in', hand = 'exact', version = 3;
+      INSERT INTO papers (id, name, width_mm, height_mm, count, gsm, kind, colour_front, colour_back, version)
+      VALUES ('00000000-0000-4000-8000-000000000001', 'Kraft', 420, 297, 7, 90, 'kraft', '#b98d5b', '#b08653', 5)`);
+    old.close();
+    const { papers, settings, db } = openWorkshop(openDatabase(file, MIGRATIONS));
+    expect(settings.get()).toEqual({ ...USUAL_SETTINGS, unit: 'in', hand: 'exact', version: 3 });
+    expect(papers.list()).toMatchObject([{ name: 'Kraft', count: 7, caliperMm: null, price: null, version: 5 }]);
     db.close();
   });
 

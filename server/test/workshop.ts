@@ -56,6 +56,7 @@ export const KRAFT: PaperDraft = {
   caliperMm: 0.12,
   colourFront: '#b98d5b',
   colourBack: '#b08653',
+  price: null,
 };
 
 export function watchJob(paperId: string | null): JobDraft {

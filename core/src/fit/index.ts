@@ -12,6 +12,7 @@ export * from './size-options';
 export * from './size-piece';
 export * from './size-for';
 export * from './confidence';
+export * from './criteria';
 export * from './rank';
 export * from './answer';
 export * from './explain-fit';

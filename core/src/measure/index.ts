@@ -4,4 +4,7 @@ export * from './parse-length';
 export * from './parse-sizes';
 export * from './format-length';
 export * from './ruler';
+export * from './shown';
+export * from './parse-number';
+export * from './money';
 export * from './seeded-random';

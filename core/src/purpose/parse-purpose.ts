@@ -1,5 +1,7 @@
 import { type LengthUnit, parseLength, ParseLengthError } from '../measure/parse-length';
+import { parseNumber } from '../measure/parse-number';
 import { parseSizes } from '../measure/parse-sizes';
+import { GRAMS_PER, ML_PER } from '../measure/shown';
 import type { Item, Thing } from '../bodies/contents';
 import type { Purpose } from './purpose';
 
@@ -25,9 +27,10 @@ const MOST_CHARACTERS = 2000;
 /** Pieces this much thinner than they are wide are stacked rather than poured, however many there are. */
 const THIN_SHARE = 1 / 20;
 
-const AMOUNT = /^([\d.,]+)\s*(ml|millilitres?|milliliters?|cl|l|litres?|liters?)\b(?:\s+(?:of\s+)?\w+)*$/i;
+const AMOUNT =
+  /^([\d.,]+)\s*(ml|millilitres?|milliliters?|cl|l|litres?|liters?|fl\.?\s*oz|fluid\s+ounces?)\b\.?(?:\s+(?:of\s+)?\w+)*$/i;
 const WEIGHT =
-  /^(?:(?:a\s+)?load\s+(?:of\s+)?)?([\d.,]+)\s*(g|grams?|kg)\b\s*(?:(?:load\s*)?,?\s*(?:centre|center)\s+(?:at\s+)?(.+))?$/i;
+  /^(?:(?:a\s+)?load\s+(?:of\s+)?)?([\d.,]+)\s*(g|grams?|kg|oz|ounces?|lbs?|pounds?)\b\.?\s*(?:(?:load\s*)?,?\s*(?:centre|center)\s+(?:at\s+)?(.+))?$/i;
 const MARK = /(?:^|\s)(?:ø|⌀|dia(?:meter)?\.?)\s*/i;
 const SIZES_AT = /[ø⌀]|\bdia|[-+−]?\d/i;
 
@@ -131,9 +134,18 @@ function itemOf(part: string, unit: LengthUnit): Item {
 }
 
 function millilitres(figure: string, unit: string, text: string): number {
-  const ml = Number(figure.replace(',', '.')) * (/^ml|^milli/i.test(unit) ? 1 : /^cl/i.test(unit) ? 10 : 1000);
+  const per = /^ml|^milli/i.test(unit) ? 1 : /^fl/i.test(unit) ? ML_PER['fl oz'] : /^cl/i.test(unit) ? 10 : 1000;
+  const ml = (parseNumber(figure) ?? NaN) * per;
   if (!(ml > 0 && ml <= 20_000)) throw new ParseLengthError('count', 'Between a drop and 20 litres, please.', text);
   return ml;
+}
+
+const OUNCES_IN_A_POUND = 16;
+
+function gramsPer(unit: string): number {
+  if (/^k/i.test(unit)) return 1000;
+  if (/^g/i.test(unit)) return GRAMS_PER.g;
+  return GRAMS_PER.oz * (/^o/i.test(unit) ? 1 : OUNCES_IN_A_POUND);
 }
 
 /**
@@ -151,7 +163,7 @@ export function parsePurpose(text: string, unit: LengthUnit = 'mm'): Purpose {
   if (amount) return { kind: 'liquid', ml: millilitres(amount[1], amount[2], text) };
   const weight = WEIGHT.exec(line);
   if (weight) {
-    const grams = Number(weight[1].replace(',', '.')) * (/^k/i.test(weight[2]) ? 1000 : 1);
+    const grams = (parseNumber(weight[1]) ?? NaN) * gramsPer(weight[2]);
     if (!(grams > 0 && grams <= 20_000)) throw new ParseLengthError('count', 'Up to 20 kg, please.', text);
     return { kind: 'load', grams, centreMm: weight[3] ? parseLength(weight[3], unit) : 5 };
   }

@@ -1,24 +1,41 @@
 import { lengthFigure, type ShownUnit } from '../measure/format-length';
 import { parseLength } from '../measure/parse-length';
+import { type DecimalMark, GRAMS_PER, ML_PER, type Shown, USUALLY_SHOWN, withMark } from '../measure/shown';
 import type { Item, Thing } from '../bodies/contents';
 import type { Purpose } from './purpose';
 import { USUAL_CARD_MM } from './parse-purpose';
 
 /** So many digits tell any length apart, and leave out what adding binary fractions left behind. */
 const DIGITS = 12;
+/** With so many an amount was weighed or poured; more come from converting it. */
+const MEASURED_DIGITS = 5;
 
 /** Sizes in a unit if they read back as they are, else in mm, which always do. */
-export function exactSizes(sizesMm: readonly number[], unit: ShownUnit): string {
+export function exactSizes(sizesMm: readonly number[], unit: ShownUnit, decimal: DecimalMark = 'point'): string {
   const figures = sizesMm.map((mm) => lengthFigure(mm, unit));
   const exact = figures.every(
     (figure, k) => figure !== '0' && sameLength(parseLength(`${figure} ${unit}`), sizesMm[k]),
   );
-  return exact
+  const written = exact
     ? `${figures.join(' × ')} ${unit}`
     : `${sizesMm.map((mm) => Number(mm.toPrecision(DIGITS))).join(' × ')} mm`;
+  return withMark(written, decimal);
 }
 
 const sameLength = (a: number, b: number): boolean => Math.abs(a - b) <= 1e-11 * b;
+
+/** An amount in a unit if it reads back as it is, else with all its digits in the unit that it is kept in. */
+function exactAmount<U extends string>(
+  amount: number,
+  per: Readonly<Record<U, number>>,
+  unit: U,
+  kept: U,
+  decimal: DecimalMark,
+): string {
+  const figure = Number((amount / per[unit]).toPrecision(MEASURED_DIGITS));
+  const same = sameLength(figure * per[unit], amount);
+  return withMark(same ? `${figure} ${unit}` : `${Number(amount.toPrecision(DIGITS))} ${kept}`, decimal);
+}
 
 function sizesOf(thing: Thing): readonly number[] {
   switch (thing.shape) {
@@ -33,9 +50,9 @@ function sizesOf(thing: Thing): readonly number[] {
   }
 }
 
-function writeItem({ name, count, thing }: Item, unit: ShownUnit, loose = false): string {
+function writeItem({ name, count, thing }: Item, { unit, decimal }: Shown, loose = false): string {
   const round = thing.shape === 'ball' || thing.shape === 'cylinder' ? 'ø' : '';
-  const sizes = `${round}${exactSizes(sizesOf(thing), unit)}`;
+  const sizes = `${round}${exactSizes(sizesOf(thing), unit, decimal)}`;
   if (loose) return `${count} loose ${name} ${sizes}`;
   if (count > 1) return `${count} ${name} ${sizes}`;
   return name === 'thing' ? sizes : `${name} ${sizes}`;
@@ -44,23 +61,25 @@ function writeItem({ name, count, thing }: Item, unit: ShownUnit, loose = false)
 /**
  * A purpose as the line that would be typed for it, each size with its unit, so that it reads back as the same purpose
  * whatever a bare number means to the reader. A flat thing of unusual thickness reads back as a block of the same sizes.
- * @param unit in which sizes are written where nothing is lost by it; else mm
+ * @param asked in which quantities are written where nothing is lost by it; else mm, g and ml
  */
-export function writePurpose(purpose: Purpose, unit: ShownUnit = 'mm'): string {
+export function writePurpose(purpose: Purpose, asked: Partial<Shown> = {}): string {
+  const shown = { ...USUALLY_SHOWN, ...asked };
+  const sizes = (...mm: number[]): string => exactSizes(mm, shown.unit, shown.decimal);
   switch (purpose.kind) {
     case 'hold':
-      return purpose.pieces.map((piece) => writeItem(piece, unit)).join(', ');
+      return purpose.pieces.map((piece) => writeItem(piece, shown)).join(', ');
     case 'loose':
-      return writeItem(purpose.piece, unit, true);
+      return writeItem(purpose.piece, shown, true);
     case 'liquid':
-      return `${purpose.ml} ml`;
+      return exactAmount(purpose.ml, ML_PER, shown.volume, 'ml', shown.decimal);
     case 'load':
-      return `load ${purpose.grams} g, centre at ${exactSizes([purpose.centreMm], unit)}`;
+      return `load ${exactAmount(purpose.grams, GRAMS_PER, shown.mass, 'g', shown.decimal)}, centre at ${sizes(purpose.centreMm)}`;
     case 'strap':
-      return `strap ${exactSizes([purpose.widthMm, purpose.thickMm], unit)}`;
+      return `strap ${sizes(purpose.widthMm, purpose.thickMm)}`;
     case 'pages':
-      return `pages ${exactSizes([purpose.thickMm], unit)}`;
+      return `pages ${sizes(purpose.thickMm)}`;
     case 'bead':
-      return `bead ${exactSizes([purpose.diameterMm], unit)}`;
+      return `bead ${sizes(purpose.diameterMm)}`;
   }
 }

@@ -1,8 +1,22 @@
 import * as fc from 'fast-check';
-import { COMMON_PURPOSES, parsePurpose, type Item, type Purpose, type Thing, writePurpose } from '../../src/index';
+import {
+  COMMON_PURPOSES,
+  parsePurpose,
+  type Item,
+  type Purpose,
+  type Shown,
+  type Thing,
+  writePurpose,
+} from '../../src/index';
 
 const UNITS = ['mm', 'cm', 'in'] as const;
 const unit = fc.constantFrom(...UNITS);
+const shown: fc.Arbitrary<Shown> = fc.record({
+  unit,
+  mass: fc.constantFrom('g', 'oz'),
+  volume: fc.constantFrom('ml', 'fl oz'),
+  decimal: fc.constantFrom('point', 'comma'),
+});
 /** Any length, and lengths that a ruler shows. */
 const length = fc.oneof(
   fc.double({ min: 0.1, max: 5000, noNaN: true }),
@@ -15,7 +29,7 @@ const thing: fc.Arbitrary<Thing> = fc.oneof(
   fc.record({ shape: fc.constant('cylinder' as const), diameterMm: length, lengthMm: length }),
   fc.record({ shape: fc.constant('ball' as const), diameterMm: length }),
 );
-const name = fc.constantFrom('thing', 'tickets', 'hex key', 'watch parts', 'washer M', 'sea-glass');
+const name = fc.constantFrom('thing', 'tickets', 'hex key', 'watch parts', 'washer M', 'M2.5 screw', 'sea-glass');
 const piece: fc.Arbitrary<Item> = fc.record({ name, count: fc.integer({ min: 1, max: 19 }), thing });
 const purpose: fc.Arbitrary<Purpose> = fc.oneof(
   fc.record({ kind: fc.constant('hold' as const), pieces: fc.array(piece, { minLength: 1, maxLength: 5 }) }),
@@ -23,7 +37,14 @@ const purpose: fc.Arbitrary<Purpose> = fc.oneof(
   fc.record({ kind: fc.constant('liquid' as const), ml: fc.integer({ min: 1, max: 40_000 }).map((n) => n / 2) }),
   fc.record({ kind: fc.constant('strap' as const), widthMm: length, thickMm: length }),
   fc.record({ kind: fc.constant('pages' as const), thickMm: length, gripMm: fc.constant(25) }),
-  fc.record({ kind: fc.constant('load' as const), grams: fc.integer({ min: 1, max: 20_000 }), centreMm: length }),
+  fc.record({
+    kind: fc.constant('load' as const),
+    grams: fc.oneof(
+      fc.integer({ min: 1, max: 20_000 }),
+      fc.integer({ min: 1, max: 1600 }).map((n) => (n / 4) * 28.349523125),
+    ),
+    centreMm: length,
+  }),
   fc.record({ kind: fc.constant('bead' as const), diameterMm: length }),
 );
 
@@ -40,7 +61,7 @@ function expectSame(read: unknown, meant: unknown): void {
 describe('a purpose written as a line', () => {
   it('reads back as it was, whatever unit the reader’s bare numbers are in', () =>
     fc.assert(
-      fc.property(purpose, unit, unit, (meant, written, read) =>
+      fc.property(purpose, shown, unit, (meant, written, read) =>
         expectSame(parsePurpose(writePurpose(meant, written), read), meant),
       ),
     ));
@@ -53,10 +74,22 @@ describe('a purpose written as a line', () => {
     ['four tickets 105 x 74, hex key 120 x 35 x 8', 'mm', '4 tickets 105 × 74 mm, hex key 120 × 35 × 8 mm'],
     ['30 washers dia 10 x 1', 'mm', '30 loose washers ø10 × 1 mm'],
     ['load 60 g', 'mm', 'load 60 g, centre at 5 mm'],
-  ] as const)('%s in %s is %s', (typed, shown, line) => expect(writePurpose(parsePurpose(typed), shown)).toBe(line));
+  ] as const)('%s in %s is %s', (typed, unit, line) => expect(writePurpose(parsePurpose(typed), { unit })).toBe(line));
+
+  it.each([
+    ['1.5 oz', 'load 1,5 oz, centre at 5 mm'],
+    ['40 g', 'load 40 g, centre at 5 mm'],
+    ['8 fl oz', '8 fl oz'],
+    ['100 ml', '100 ml'],
+    ['60.5 x 45 x 22', '60,5 × 45 × 22 mm'],
+    ['M2.5 screws 10 x 4.5', 'M2.5 screws 10 × 4,5 mm'],
+  ] as const)('%s for one who weighs in ounces and writes commas is %s', (typed, line) =>
+    expect(writePurpose(parsePurpose(typed), { mass: 'oz', volume: 'fl oz', decimal: 'comma' })).toBe(line),
+  );
 
   it('is how all common things are told in any unit', () => {
     for (const { text } of COMMON_PURPOSES.filter(({ id }) => id !== 'square-150'))
-      for (const shown of UNITS) expectSame(parsePurpose(writePurpose(parsePurpose(text), shown)), parsePurpose(text));
+      for (const unit of UNITS)
+        expectSame(parsePurpose(writePurpose(parsePurpose(text), { unit })), parsePurpose(text));
   });
 });

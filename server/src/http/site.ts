@@ -4,7 +4,8 @@ import { compress } from 'hono/compress';
 import { readFile } from 'node:fs/promises';
 import { extname, join } from 'node:path';
 
-const HASHED = /-[A-Z0-9]{8}\.\w+$/;
+/** Files whose names change with their content, compressed or not. */
+const HASHED = /-[A-Z0-9]{8}\.\w+(?:\.(?:br|gz))?$/;
 
 /** The web application's files. Any path without an extension is one of its views and gets the same page. */
 export function site(dir: string): Hono {
@@ -13,6 +14,7 @@ export function site(dir: string): Hono {
   app.use(
     serveStatic({
       root: dir,
+      precompressed: true,
       onFound: (path, c) => {
         c.header('cache-control', HASHED.test(path) ? 'public, max-age=31536000, immutable' : 'no-cache');
       },

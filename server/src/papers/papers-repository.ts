@@ -1,22 +1,45 @@
-import type { Paper, PaperDraft } from '@odd-corner/contract';
+import type { Paper, PaperDraft, Price } from '@odd-corner/contract';
 import type { Db } from '../db/open-database';
 import { notFound, stale } from '../http/problem-error';
 
 const COLUMNS = `id, name, width_mm AS widthMm, height_mm AS heightMm, count, gsm, kind, caliper_mm AS caliperMm,
-  colour_front AS colourFront, colour_back AS colourBack, version`;
+  colour_front AS colourFront, colour_back AS colourBack, version,
+  price_minor AS priceMinor, price_currency AS priceCurrency, price_sheets AS priceSheets`;
+
+/** A row as it lies in the table: the price in three columns, all of them null or none. */
+type Row = Omit<Paper, 'price'> & {
+  readonly priceMinor: number | null;
+  readonly priceCurrency: Price['currency'] | null;
+  readonly priceSheets: number | null;
+};
+
+function paperOf({ priceMinor: minor, priceCurrency: currency, priceSheets: sheets, ...paper }: Row): Paper {
+  return { ...paper, price: minor === null || !currency || sheets === null ? null : { minor, currency, sheets } };
+}
+
+/** As it is written: with the price's columns beside the rest. */
+const rowOf = <T extends PaperDraft>({ price, ...paper }: T) => ({
+  ...paper,
+  priceMinor: price?.minor ?? null,
+  priceCurrency: price?.currency ?? null,
+  priceSheets: price?.sheets ?? null,
+});
 
 /** Papers on the shelf. A removed one keeps its row: jobs and pieces still name it, and it can be put back. */
 export function papersRepository(db: Db) {
-  const list = db.prepare<[], Paper>(
+  const list = db.prepare<[], Row>(
     `SELECT ${COLUMNS} FROM papers WHERE removed_at IS NULL ORDER BY name COLLATE NOCASE, id`,
   );
-  const one = db.prepare<[string], Paper>(`SELECT ${COLUMNS} FROM papers WHERE id = ? AND removed_at IS NULL`);
+  const one = db.prepare<[string], Row>(`SELECT ${COLUMNS} FROM papers WHERE id = ? AND removed_at IS NULL`);
   const insert =
-    db.prepare(`INSERT INTO papers (id, name, width_mm, height_mm, count, gsm, kind, caliper_mm, colour_front, colour_back, version)
-    VALUES (@id, @name, @widthMm, @heightMm, @count, @gsm, @kind, @caliperMm, @colourFront, @colourBack, @version)`);
+    db.prepare(`INSERT INTO papers (id, name, width_mm, height_mm, count, gsm, kind, caliper_mm, colour_front, colour_back, version,
+      price_minor, price_currency, price_sheets)
+    VALUES (@id, @name, @widthMm, @heightMm, @count, @gsm, @kind, @caliperMm, @colourFront, @colourBack, @version,
+      @priceMinor, @priceCurrency, @priceSheets)`);
   const update =
     db.prepare(`UPDATE papers SET name = @name, width_mm = @widthMm, height_mm = @heightMm, count = @count, gsm = @gsm, kind = @kind,
-    caliper_mm = @caliperMm, colour_front = @colourFront, colour_back = @colourBack, version = version + 1
+    caliper_mm = @caliperMm, colour_front = @colourFront, colour_back = @colourBack,
+    price_minor = @priceMinor, price_currency = @priceCurrency, price_sheets = @priceSheets, version = version + 1
     WHERE id = @id AND version = @version AND removed_at IS NULL`);
   const move = db.prepare<[number, string, number]>(
     'UPDATE papers SET count = count + ?, version = version + 1 WHERE id = ? AND count + ? >= 0',
@@ -29,19 +52,22 @@ export function papersRepository(db: Db) {
   const get = (id: string): Paper => {
     const row = one.get(id);
     if (!row) throw notFound('paper');
-    return row;
+    return paperOf(row);
   };
   return {
-    list: (): Paper[] => list.all(),
-    find: (id: string): Paper | undefined => one.get(id),
+    list: (): Paper[] => list.all().map(paperOf),
+    find(id: string): Paper | undefined {
+      const row = one.get(id);
+      return row && paperOf(row);
+    },
     get,
-    put: (paper: Paper): void => void insert.run(paper),
+    put: (paper: Paper): void => void insert.run(rowOf(paper)),
     add(id: string, draft: PaperDraft): Paper {
-      insert.run({ ...draft, id, version: 1 });
+      insert.run(rowOf({ ...draft, id, version: 1 }));
       return get(id);
     },
     change(id: string, next: PaperDraft & { version: number }): Paper {
-      if (!update.run({ ...next, id }).changes) throw stale(get(id));
+      if (!update.run(rowOf({ ...next, id })).changes) throw stale(get(id));
       return get(id);
     },
     /** Adds sheets, or takes them with a negative number; false when there are not so many. */

@@ -1,13 +1,15 @@
-import type { Settings, SettingsDraft } from '@odd-corner/contract';
+import { type Settings, type SettingsDraft, settingsDraft } from '@odd-corner/contract';
 import type { Db } from '../db/open-database';
 import { stale } from '../http/problem-error';
 
+const COLUMNS = Object.keys(settingsDraft.shape);
+
 /** One row: how the workshop likes to see and measure. */
 export function settingsRepository(db: Db) {
-  const one = db.prepare<[], Settings>('SELECT unit, ruler, ease, hand, scheme, version FROM settings');
-  const update =
-    db.prepare(`UPDATE settings SET unit = @unit, ruler = @ruler, ease = @ease, hand = @hand, scheme = @scheme, version = version + 1
-    WHERE version = @version`);
+  const one = db.prepare<[], Settings>(`SELECT ${COLUMNS.join(', ')}, version FROM settings`);
+  const update = db.prepare(
+    `UPDATE settings SET ${COLUMNS.map((name) => `${name} = @${name}`).join(', ')}, version = version + 1 WHERE version = @version`,
+  );
   const get = (): Settings => one.get()!;
   return {
     get,

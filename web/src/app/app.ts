@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, effect, inject } from '@angular/core';
+import { MatListModule } from '@angular/material/list';
 import { type IsActiveMatchOptions, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 import { WorkshopSettings } from './data/workshop-settings';
 import { Icon } from './ui/icon/icon';
@@ -14,7 +15,7 @@ const WITHIN: IsActiveMatchOptions = { ...THE_PLACE_ITSELF, paths: 'subset' };
 /** The frame round every place: five places and the settings, always within reach. */
 @Component({
   selector: 'oc-root',
-  imports: [RouterOutlet, RouterLink, RouterLinkActive, Icon],
+  imports: [Icon, MatListModule, RouterLink, RouterLinkActive, RouterOutlet],
   templateUrl: './app.html',
   styleUrl: './app.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -23,11 +24,12 @@ export class App {
   private readonly settings = inject(WorkshopSettings);
 
   protected readonly places = [
-    { path: '/', name: 'Start', icon: 'straighten', match: THE_PLACE_ITSELF },
-    { path: '/jobs', name: 'Jobs', icon: 'note_stack', match: WITHIN },
-    { path: '/shelf', name: 'Shelf', icon: 'shelves', match: WITHIN },
-    { path: '/forms', name: 'Forms', icon: 'deployed_code', match: WITHIN },
-    { path: '/logbook', name: 'Logbook', icon: 'menu_book', match: WITHIN },
+    { path: '/', name: 'Start', icon: 'straighten', match: THE_PLACE_ITSELF, foot: false },
+    { path: '/jobs', name: 'Jobs', icon: 'note_stack', match: WITHIN, foot: false },
+    { path: '/shelf', name: 'Shelf', icon: 'shelves', match: WITHIN, foot: false },
+    { path: '/forms', name: 'Forms', icon: 'deployed_code', match: WITHIN, foot: false },
+    { path: '/logbook', name: 'Logbook', icon: 'menu_book', match: WITHIN, foot: false },
+    { path: '/settings', name: 'Settings', icon: 'settings', match: WITHIN, foot: true },
   ] as const;
 
   constructor() {

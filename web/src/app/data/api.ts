@@ -12,7 +12,7 @@ export class ApiFailure extends Error {
     readonly status: number,
     message: string,
     readonly issues: readonly Issue[] = [],
-    /** With 409: the row as it stands now, not yet parsed. */
+    /** With 409: the row as it stands now, parsed as the answer would have been. */
     readonly current: unknown = undefined,
   ) {
     super(message);
@@ -32,21 +32,24 @@ export class Api {
   /** @returns one answer; errors with {@link ApiFailure} */
   call<N extends RouteName>(name: N, { id, body }: Sent<N> = {}): Observable<Answer<N>> {
     const { method, path, answer } = routes[name];
+    const parse = (raw: unknown): Answer<N> => (answer as unknown as z.ZodType<Answer<N>>).parse(raw);
     // A write that was begun is finished even when the page is left.
     return this.http
       .request(method, path.replace(':id', encodeURIComponent(id ?? '')), { body, keepalive: method !== 'GET' })
       .pipe(
-        map((raw) => (answer as unknown as z.ZodType<Answer<N>>).parse(raw)),
-        catchError((error: unknown) => throwError(() => toFailure(error))),
+        map(parse),
+        catchError((error: unknown) => throwError(() => toFailure(error, parse))),
       );
   }
 }
 
-function toFailure(error: unknown): Error {
+function toFailure(error: unknown, parse: (raw: unknown) => unknown): Error {
   if (!(error instanceof HttpErrorResponse)) return error instanceof Error ? error : new Error(String(error));
   const read = problem.safeParse(error.error);
-  if (read.success)
-    return new ApiFailure(read.data.status, read.data.detail ?? read.data.title, read.data.issues, read.data.current);
+  if (read.success) {
+    const { status, detail, title, issues, current } = read.data;
+    return new ApiFailure(status, detail ?? title, issues, current === undefined ? undefined : parse(current));
+  }
   return new ApiFailure(
     error.status,
     error.status === 0

@@ -1,13 +1,19 @@
 import { inject, Injectable } from '@angular/core';
 import type { Job, JobDraft, Progress } from '@odd-corner/contract';
 import { type Observable, tap } from 'rxjs';
+import { Conflicts, type Fact } from '../ui/conflicts/conflicts';
+import { Figures } from '../ui/figures/figures';
 import { Api } from './api';
 import { Collection } from './collection';
+import { Papers } from './papers';
 
 /** Jobs, the last touched first. */
 @Injectable({ providedIn: 'root' })
 export class Jobs extends Collection<Job> {
   private readonly api: Api;
+  private readonly conflicts = inject(Conflicts);
+  private readonly figures = inject(Figures);
+  private readonly papers = inject(Papers);
 
   constructor() {
     const api = inject(Api);
@@ -27,9 +33,27 @@ export class Jobs extends Collection<Job> {
   }
 
   change(job: Job, next: JobDraft): Observable<Job> {
-    return this.api
-      .call('changeJob', { id: job.id, body: { ...next, version: job.version } })
+    const { id, title } = job;
+    return this.conflicts
+      .write<Job>({
+        ...{ title, seen: job, mine: this.facts(next), facts: (row) => this.facts(row) },
+        put: ({ version }) => this.api.call('changeJob', { id, body: { ...next, version } }),
+      })
       .pipe(tap((row) => this.put(row)));
+  }
+
+  private facts({ title, purpose, choice }: JobDraft): Fact[] {
+    const { lengthMm, widthMm, heightMm } = purpose.block;
+    const paper = this.papers.rows().find(({ id }) => id === choice.paperId);
+    return [
+      { name: 'Name of the job', text: title },
+      { name: 'What goes in', text: this.figures.exact([lengthMm, widthMm, heightMm]) },
+      { name: 'Room left around it', text: purpose.ease },
+      { name: 'Walls', text: choice.walls },
+      { name: 'Tray sheet', text: this.figures.length(choice.tray.sheetMm, choice.ruler) },
+      { name: 'Lid sheet', text: this.figures.length(choice.lid.sheetMm, choice.ruler) },
+      { name: 'Paper', text: paper?.name ?? (choice.paperId ? 'no longer on the shelf' : 'not from the shelf') },
+    ];
   }
 
   setProgress(id: string, progress: Progress): Observable<Job> {

@@ -1,17 +1,30 @@
 import { inject, Injectable, signal } from '@angular/core';
-import type { Settings, SettingsDraft } from '@odd-corner/contract';
+import { type Settings, type SettingsDraft, USUAL_SETTINGS } from '@odd-corner/contract';
 import { type Observable, tap } from 'rxjs';
+import { Conflicts, type Fact } from '../ui/conflicts/conflicts';
 import { Api } from './api';
 
-const UNTIL_KNOWN: Settings = {
-  ...{ unit: 'mm', ruler: 'mm', ease: 'easy', hand: 'practised', scheme: 'system' },
-  version: 1,
+const UNTIL_KNOWN: Settings = { ...USUAL_SETTINGS, version: 1 };
+
+/** What each setting is called on its page. */
+export const SETTING_NAMES: Readonly<Record<keyof SettingsDraft, string>> = {
+  unit: 'Lengths are shown in',
+  mass: 'Weights are shown in',
+  volume: 'Volumes are shown in',
+  decimal: 'Between whole and tenths stands',
+  currency: 'Prices are in',
+  page: 'You print on',
+  ruler: 'Your ruler shows',
+  ease: 'Room left round contents, to begin with',
+  hand: 'Your hand is',
+  scheme: 'Colours',
 };
 
 /** How this workshop likes to see and measure; read once at the start. */
 @Injectable({ providedIn: 'root' })
 export class WorkshopSettings {
   private readonly api = inject(Api);
+  private readonly conflicts = inject(Conflicts);
   private readonly held = signal<Settings>(UNTIL_KNOWN);
   readonly current = this.held.asReadonly();
   /** False until the server has answered once. */
@@ -27,9 +40,15 @@ export class WorkshopSettings {
     });
   }
 
+  /** Changes what is named and leaves the rest as it stands, also where somebody else has changed it meanwhile. */
   change(next: Partial<SettingsDraft>): Observable<Settings> {
-    return this.api
-      .call('changeSettings', { body: { ...this.current(), ...next } })
+    const facts = (row: Settings): Fact[] =>
+      (Object.keys(next) as (keyof SettingsDraft)[]).map((key) => ({ name: SETTING_NAMES[key], text: row[key] }));
+    return this.conflicts
+      .write<Settings>({
+        ...{ title: 'Settings', seen: this.current(), mine: facts({ ...this.current(), ...next }), facts },
+        put: (seen) => this.api.call('changeSettings', { body: { ...seen, ...next } }),
+      })
       .pipe(tap((settings) => this.held.set(settings)));
   }
 }

@@ -1,7 +1,7 @@
 import { provideHttpClient } from '@angular/common/http';
 import { HttpTestingController, provideHttpClientTesting, type TestRequest } from '@angular/common/http/testing';
 import { TestBed } from '@angular/core/testing';
-import type { Progress } from '@odd-corner/contract';
+import { type Progress, USUAL_SETTINGS } from '@odd-corner/contract';
 import { ProgressWriter } from './progress-writer';
 
 const ID = '00000000-0000-4000-8000-000000000001';
@@ -16,6 +16,7 @@ describe('writing the place', () => {
     TestBed.configureTestingModule({ providers: [provideHttpClient(), provideHttpClientTesting(), ProgressWriter] });
     http = TestBed.inject(HttpTestingController);
     writer = TestBed.inject(ProgressWriter);
+    http.expectOne('/api/settings').flush({ ...USUAL_SETTINGS, version: 1 });
   });
   afterEach(() => jest.useRealTimers());
 

@@ -15,8 +15,7 @@ describe('the forms place', () => {
   it('narrows down by what it holds, sheet, glue and skill, and can show all again', async () => {
     const bench = new PageBench(FormsPage);
     await bench.settle();
-    bench.button('flat things').click();
-    await bench.settle();
+    await bench.chip('flat things');
     expect(names(bench)).toContain('Diamond envelope');
     expect(names(bench)).not.toContain('Pointed canoe');
     await bench.choose('Sheet', 'oblong');

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
+import { type MatChipListboxChange, MatChipsModule } from '@angular/material/chips';
 import { type Choice, Select } from '../ui/select/select';
 import { FORMS, type Holds, SHELF } from '@odd-corner/core';
 import { FormCard } from './form-card/form-card';
@@ -21,7 +22,7 @@ const HOLDS: readonly Holds[] = [
 /** The forms that can be folded, as folded pictures, narrowed down by what they do and ask. */
 @Component({
   selector: 'oc-forms-page',
-  imports: [MatButtonModule, Select, FormCard],
+  imports: [FormCard, MatButtonModule, MatChipsModule, Select],
   templateUrl: './forms-page.html',
   styleUrl: './forms-page.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -30,6 +31,7 @@ export class FormsPage {
   private readonly route = inject(ActivatedRoute);
   private readonly router = inject(Router);
   protected readonly kinds = HOLDS;
+  protected readonly anything = 'anything';
   protected readonly all = FORMS;
   protected readonly shapes: readonly Choice<Shape>[] = [
     { id: 'any', name: 'any' },
@@ -78,6 +80,10 @@ export class FormsPage {
         glue: this.adhesive() === 'any' ? null : 'none',
       },
     });
+  }
+
+  protected chooseKind({ value }: MatChipListboxChange): void {
+    this.choose({ holds: this.kinds.find((kind) => kind === value) ?? null });
   }
 
   protected everything(): void {

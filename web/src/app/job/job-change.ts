@@ -50,7 +50,8 @@ export function withPaper(job: Job, paper: Paper | null): Deciding {
   return { ...decidingOf(job, paper), thicknessMm: caliperOf(paper ?? COMMON_PAPER) };
 }
 
-const sameParts = (a: Choice, b: Choice): boolean =>
+/** Whether two choices are folded from the same sheets in the same way. */
+export const sameParts = (a: Choice, b: Choice): boolean =>
   JSON.stringify([a.tray, a.lid, a.formId]) === JSON.stringify([b.tray, b.lid, b.formId]);
 
 /**

@@ -47,11 +47,11 @@ describe('a job', () => {
     const bench = await open('purpose');
     bench.answer('GET', URL, begun);
     await bench.settle(250);
-    bench.type('#job-holds', '70 x 45 x 22');
+    await bench.write('Length x width x height', '70 x 45 x 22');
     await bench.settle(250);
     bench.find('form').dispatchEvent(new Event('submit', { cancelable: true }));
     const change = bench.sent('PUT', URL);
-    expect(change.request.body).toMatchObject({ version: 7, purpose: { text: '70 x 45 x 22' } });
+    expect(change.request.body).toMatchObject({ version: 7, purpose: { text: '70 × 45 × 22 mm' } });
     const next = { ...begun, ...(change.request.body as object), version: 8 };
     change.flush(next);
     const reset = bench.sent('PUT', `${URL}/progress`);
@@ -67,21 +67,34 @@ describe('a job', () => {
     expect(bench.sent('PUT', `${URL}/progress`).request.body).toEqual(begun.progress);
   });
 
-  it('reads itself again when someone else changed it', async () => {
+  it.each([
+    ['Keep yours', 8, 'Clock parts'],
+    ['Keep it as it stands', null, 'Watch and clock parts'],
+  ] as const)('shows both versions when someone else changed it: %s', async (press, version, title) => {
     const bench = await open('purpose');
     bench.answer('GET', URL, begun);
     await bench.settle(250);
-    bench.type('#job-title', 'Clock parts');
+    await bench.write('Name of the job', 'Clock parts');
     await bench.settle(250);
-    bench.find('form').dispatchEvent(new Event('submit', { cancelable: true }));
+    await bench.submit();
+    const theirs = { ...begun, title: 'Watch and clock parts', version: 8 };
     bench
       .sent('PUT', URL)
       .flush(
-        { type: 'about:blank', title: 'Changed', status: 409, detail: 'Someone changed this.' },
+        { type: 'about:blank', title: 'Changed', status: 409, detail: 'Someone changed this.', current: theirs },
         { status: 409, statusText: 'Conflict' },
       );
-    bench.answer('GET', URL, { ...begun, title: 'Watch and clock parts', version: 8 });
+    await bench.settle(80);
+    expect(bench.dialog()).toMatch(/Name of the job\s*Clock parts\s*Watch and clock parts/);
+    expect(bench.dialog()).not.toContain('What goes in');
+    await bench.press(press);
+    if (version !== null) {
+      const again = bench.sent('PUT', URL);
+      expect(again.request.body).toMatchObject({ version, title });
+      again.flush({ ...begun, title, version: version + 1 });
+    }
+    bench.http.expectNone((request) => request.method === 'PUT');
     await bench.settle();
-    expect(bench.find('h1').textContent).toBe('Watch and clock parts');
+    expect(bench.find('h1').textContent).toBe(title);
   });
 });

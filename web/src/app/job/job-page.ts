@@ -1,19 +1,18 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
 import { Router } from '@angular/router';
 import type { Job, JobDraft } from '@odd-corner/contract';
-import { formatLength, formatSizes, unitOnRuler } from '@odd-corner/core';
-import { concatMap, of, tap } from 'rxjs';
+import { concatMap, finalize, of, tap } from 'rxjs';
 import { ApiFailure, failureText } from '../data/api';
 import { Jobs } from '../data/jobs';
 import { Papers } from '../data/papers';
-import { WorkshopSettings } from '../data/workshop-settings';
 import { FoldStation } from '../fold/fold-station/fold-station';
 import { RecordStation } from '../record/record-station/record-station';
+import { Figures } from '../ui/figures/figures';
 import { NotHere } from '../ui/not-here/not-here';
 import { StateNote } from '../ui/state-note/state-note';
 import { UndoBar } from '../ui/undo/undo-bar';
 import { FormStation } from './form-station/form-station';
-import type { Outcome } from './job-change';
+import { type Outcome, sameParts } from './job-change';
 import { PurposeStation } from './purpose-station/purpose-station';
 import { SheetStation } from './sheet-station/sheet-station';
 import { SoonStation } from './soon-station/soon-station';
@@ -43,7 +42,7 @@ export class JobPage {
   readonly station = input.required<string>();
   private readonly jobs = inject(Jobs);
   protected readonly papers = inject(Papers);
-  private readonly settings = inject(WorkshopSettings);
+  private readonly figures = inject(Figures);
   private readonly undo = inject(UndoBar);
   private readonly router = inject(Router);
 
@@ -62,15 +61,7 @@ export class JobPage {
   });
   protected readonly strip = computed(() => {
     const job = this.job();
-    const { unit } = this.settings.current();
-    return job
-      ? stripOf(
-          job,
-          this.paper()?.name ?? null,
-          (mm) => formatLength(mm, unitOnRuler(job.choice.ruler, unit)),
-          (mm) => formatSizes(mm, unit),
-        )
-      : [];
+    return job ? stripOf(job, this.paper()?.name ?? null, this.figures) : [];
   });
   /** Stations that work out sizes wait until the shelf is known: its paper decides the thickness. */
   protected readonly ready = computed(() => this.job() !== null && this.papers.state().kind !== 'loading');
@@ -106,15 +97,17 @@ export class JobPage {
       .change(before, draft)
       .pipe(
         concatMap((job) =>
-          refold && job.progress.step + Number(job.progress.part === 'lid') > 0
+          refold && sameParts(job.choice, draft.choice) && job.progress.step + Number(job.progress.part === 'lid') > 0
             ? this.jobs.setProgress(job.id, { part: 'tray', step: 0, seconds: 0 })
             : of(job),
         ),
+        finalize(() => this.saving.set(false)),
       )
       .subscribe({
         next: (job) => {
           this.job.set(job);
-          this.saving.set(false);
+          // When another version was kept instead, nothing of this one is there to be taken back.
+          if (!sameParts(job.choice, draft.choice) || job.title !== draft.title) return;
           this.undo.done(refold ? 'Kept. Sheets changed, so folding starts again.' : 'Kept.', () =>
             this.jobs.change(job, back).pipe(
               concatMap((row) => this.jobs.setProgress(row.id, before.progress)),
@@ -122,11 +115,7 @@ export class JobPage {
             ),
           );
         },
-        error: (error: unknown) => {
-          this.saving.set(false);
-          this.undo.failed(error);
-          if (error instanceof ApiFailure && error.status === 409) this.load();
-        },
+        error: (error: unknown) => this.undo.failed(error),
       });
   }
 

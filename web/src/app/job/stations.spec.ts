@@ -22,12 +22,7 @@ const PLANNED: Job = {
 };
 
 const strip = (job: Job, paper: string | null = null) =>
-  stripOf(
-    job,
-    paper,
-    (mm) => `${mm} mm`,
-    (sizes) => sizes.join(' × '),
-  );
+  stripOf(job, paper, { length: (mm) => `${mm} mm`, sizes: (sizes) => sizes.join(' × ') });
 const lineOf = (job: Job, id: (typeof STATIONS)[number], paper: string | null = null) =>
   strip(job, paper).find((part) => part.id === id);
 

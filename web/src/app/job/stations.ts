@@ -1,4 +1,5 @@
 import type { Job } from '@odd-corner/contract';
+import type { Figures } from '../ui/figures/figures';
 
 export const STATIONS = ['purpose', 'form', 'sheet', 'cut', 'marks', 'fold', 'record'] as const;
 
@@ -24,22 +25,15 @@ export interface StripPart {
   readonly line: string;
 }
 
-/** What the strip says of a job. Lengths are written by the caller's functions, in the workshop's unit. */
-export function stripOf(
-  job: Job,
-  paperName: string | null,
-  length: (mm: number) => string,
-  sizes: (mm: readonly number[]) => string,
-): StripPart[] {
+/** What the strip says of a job, lengths as the workshop writes them. */
+export function stripOf(job: Job, paperName: string | null, figures: Pick<Figures, 'length' | 'sizes'>): StripPart[] {
   const { purpose, choice, progress, state } = job;
+  const side = (mm: number): string => figures.length(mm, choice.ruler);
   const { lengthMm, widthMm, heightMm } = purpose.block;
   const lines: Readonly<Record<StationId, readonly [StripPart['state'], string]>> = {
-    purpose: ['done', `${sizes([lengthMm, widthMm, heightMm])}, ${purpose.ease}`],
+    purpose: ['done', `${figures.sizes([lengthMm, widthMm, heightMm])}, ${purpose.ease}`],
     form: ['done', `Square tray, walls ${choice.walls}`],
-    sheet: [
-      'done',
-      `${length(choice.tray.sheetMm)} and ${length(choice.lid.sheetMm)}${paperName ? `, ${paperName}` : ''}`,
-    ],
+    sheet: ['done', `${side(choice.tray.sheetMm)} and ${side(choice.lid.sheetMm)}${paperName ? `, ${paperName}` : ''}`],
     cut: ['soon', 'soon'],
     marks: ['soon', 'soon'],
     fold:

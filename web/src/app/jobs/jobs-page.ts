@@ -5,8 +5,7 @@ import { RouterLink } from '@angular/router';
 import type { Job } from '@odd-corner/contract';
 import { Jobs } from '../data/jobs';
 import { Papers } from '../data/papers';
-import { LengthPipe } from '../ui/length-text/length.pipe';
-import { SizesPipe } from '../ui/length-text/sizes.pipe';
+import { LengthPipe, SizesPipe } from '../ui/figures/figure-pipes';
 import { StateNote } from '../ui/state-note/state-note';
 
 const GROUPS = [

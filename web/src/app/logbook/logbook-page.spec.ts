@@ -1,3 +1,8 @@
+import { TestbedHarnessEnvironment } from '@angular/cdk/testing/testbed';
+import { MatPaginatorHarness } from '@angular/material/paginator/testing';
+import { MatSortHarness } from '@angular/material/sort/testing';
+import { MatTableHarness } from '@angular/material/table/testing';
+import type { LogEntry } from '@odd-corner/contract';
 import { aPiece, PageBench, SETTINGS } from '../testing/bench';
 import { LogbookPage } from './logbook-page';
 
@@ -68,5 +73,48 @@ describe('the logbook', () => {
   it('refuses an answer that is not what was agreed', async () => {
     const bench = await show([{ ...aPiece(), predicted: 'large' }]);
     expect(bench.text).toContain('That could not be read');
+  });
+
+  it('sorts by any column, and turns pages from 50 entries on', async () => {
+    const many = Array.from({ length: 53 }, (_, k) =>
+      aPiece({
+        id: `00000000-0000-4000-8000-${String(k + 100).padStart(12, '0')}`,
+        title: `No. ${k}:`,
+        minutes: k === 5 ? null : (k * 7) % 53,
+        measured: k % 9 ? off(((k * 5) % 53) / 10) : null,
+        foldedAt: new Date(Date.UTC(2026, 0, 1 + ((k * 11) % 53))).toISOString(),
+      }),
+    );
+    const bench = await show(many);
+    const loader = TestbedHarnessEnvironment.loader(bench.fixture);
+    const table = await loader.getHarness(MatTableHarness);
+    const titles = async (): Promise<string[]> =>
+      (await table.getCellTextByColumnName())['piece'].text.map((text) => /No\. \d+:/.exec(text)?.[0] ?? '');
+    const by = (value: (piece: LogEntry) => string | number): string[] =>
+      [...many].sort((p, q) => (value(p) < value(q) ? -1 : 1)).map(({ title }) => title);
+    expect(await titles()).toEqual(
+      by(({ foldedAt }) => foldedAt)
+        .reverse()
+        .slice(0, 50),
+    );
+    const pages = await loader.getHarness(MatPaginatorHarness);
+    await pages.goToNextPage();
+    expect(await titles()).toHaveLength(3);
+    await pages.goToPreviousPage();
+    const sort = await loader.getHarness(MatSortHarness);
+    const [minutes] = await sort.getSortHeaders({ label: 'Minutes' });
+    await minutes.click();
+    expect(await titles()).toEqual(by((piece) => piece.minutes ?? -1).slice(0, 50));
+    const [sides] = await sort.getSortHeaders({ label: 'Between the sides' });
+    await sides.click();
+    await sides.click();
+    const offOf = ({ measured }: LogEntry): number => measured?.lengthMm ?? -1;
+    const shown = (await titles()).map((title) => offOf(many.find((piece) => piece.title === title)!));
+    expect(shown).toEqual(
+      many
+        .map(offOf)
+        .sort((p, q) => q - p)
+        .slice(0, 50),
+    );
   });
 });

@@ -1,12 +1,15 @@
 import { DatePipe } from '@angular/common';
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, viewChild } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
+import { MatPaginator, MatPaginatorModule } from '@angular/material/paginator';
+import { MatSort, MatSortModule } from '@angular/material/sort';
+import { MatTableDataSource, MatTableModule } from '@angular/material/table';
 import { RouterLink } from '@angular/router';
 import type { InsideSize, LogEntry } from '@odd-corner/contract';
-import { deviation, lengthFigure, spreadOf } from '@odd-corner/core';
+import { deviation, spreadOf } from '@odd-corner/core';
 import { Logbook } from '../data/logbook';
-import { WorkshopSettings } from '../data/workshop-settings';
-import { LengthPipe } from '../ui/length-text/length.pipe';
+import { Figures } from '../ui/figures/figures';
+import { LengthPipe } from '../ui/figures/figure-pipes';
 import { StateNote } from '../ui/state-note/state-note';
 import { UndoBar } from '../ui/undo/undo-bar';
 
@@ -16,10 +19,36 @@ const DIMENSIONS = [
   { key: 'depthMm', name: 'Depth' },
 ] as const satisfies readonly { key: keyof InsideSize; name: string }[];
 
+/** More than this is told in pages. */
+const PAGE_SIZE = 50;
+
+interface Row {
+  readonly piece: LogEntry;
+  /** Measured less predicted. */
+  readonly off: InsideSize | null;
+}
+
+/** What a column is sorted by; what was not measured comes before everything. */
+function sortedBy({ piece, off }: Row, column: string): string | number {
+  if (column === 'piece') return piece.foldedAt;
+  if (column === 'sheets') return piece.choice.tray.sheetMm;
+  if (column === 'minutes') return piece.minutes ?? -Infinity;
+  return off?.[column as keyof InsideSize] ?? -Infinity;
+}
+
 /** Pieces as predicted and as measured, and how far they lie apart on the whole. */
 @Component({
   selector: 'oc-logbook-page',
-  imports: [MatButtonModule, DatePipe, LengthPipe, RouterLink, StateNote],
+  imports: [
+    DatePipe,
+    LengthPipe,
+    MatButtonModule,
+    MatPaginatorModule,
+    MatSortModule,
+    MatTableModule,
+    RouterLink,
+    StateNote,
+  ],
   templateUrl: './logbook-page.html',
   styleUrl: './logbook-page.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -27,15 +56,22 @@ const DIMENSIONS = [
 export class LogbookPage {
   protected readonly logbook = inject(Logbook);
   private readonly undo = inject(UndoBar);
-  private readonly settings = inject(WorkshopSettings);
+  private readonly figures = inject(Figures);
   protected readonly dimensions = DIMENSIONS;
+  protected readonly columns = ['piece', 'sheets', ...DIMENSIONS.map(({ key }) => key), 'minutes', 'acts'];
+  protected readonly pageSize = PAGE_SIZE;
+  protected readonly rows = new MatTableDataSource<Row>();
+  private readonly sort = viewChild(MatSort);
+  private readonly pages = viewChild(MatPaginator);
 
   protected readonly failed = computed(() => {
     const state = this.logbook.state();
     return state.kind === 'failed' ? state.why : null;
   });
   protected readonly pieces = computed(() =>
-    this.logbook.rows().map((piece) => ({ piece, off: piece.measured && deviation(piece.predicted, piece.measured) })),
+    this.logbook
+      .rows()
+      .map((piece): Row => ({ piece, off: piece.measured && deviation(piece.predicted, piece.measured) })),
   );
   /** Mean and spread of measured less predicted, per dimension. */
   protected readonly spreads = computed(() => {
@@ -43,19 +79,28 @@ export class LogbookPage {
     return DIMENSIONS.map(({ key, name }) => ({ name, spread: spreadOf(offs.map((off) => off[key])) }));
   });
 
+  protected readonly idOf = (_: number, { piece }: Row): string => piece.id;
+
   constructor() {
+    this.rows.sortingDataAccessor = sortedBy;
+    effect(() => {
+      this.rows.data = [...this.pieces()];
+    });
+    effect(() => {
+      this.rows.sort = this.sort() ?? null;
+      this.rows.paginator = this.pages() ?? null;
+    });
     this.logbook.refresh();
   }
 
   /** A difference with its sign: `+0.5`. */
   protected signed(mm: number): string {
-    const { unit } = this.settings.current();
-    const figure = lengthFigure(Math.abs(mm), unit);
+    const figure = this.figures.bare(Math.abs(mm));
     return figure === '0' ? '0' : `${mm > 0 ? '+' : '−'}${figure}`;
   }
 
   protected get unit(): string {
-    return this.settings.current().unit;
+    return this.figures.unit();
   }
 
   protected remove(piece: LogEntry): void {

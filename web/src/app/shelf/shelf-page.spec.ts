@@ -1,4 +1,5 @@
-import { aPaper, aThing, PageBench } from '../testing/bench';
+import { parsePurpose } from '@odd-corner/core';
+import { aPaper, aThing, PageBench, SETTINGS } from '../testing/bench';
 import { ShelfPage } from './shelf-page';
 
 describe('the shelf', () => {
@@ -36,23 +37,42 @@ describe('the shelf', () => {
   it('cannot count below nothing', async () =>
     expect((await show([aPaper({ count: 0 })])).button('One sheet less').disabled).toBe(true));
 
-  it('reads the shelf again when someone else was quicker', async () => {
+  it('shows both counts when someone else was quicker, and keeps the one that is chosen', async () => {
+    const bench = await show();
+    const theirs = aPaper({ count: 9, version: 4 });
+    const late = (): void =>
+      bench
+        .sent('PUT', `/api/papers/${aPaper().id}`)
+        .flush(
+          { type: 'about:blank', title: 'Changed', status: 409, detail: 'Someone changed this.', current: theirs },
+          { status: 409, statusText: 'Conflict' },
+        );
+    bench.button('One sheet more').click();
+    late();
+    await bench.settle(80);
+    expect(bench.dialog()).toMatch(/“Kraft” was changed meanwhile.*Sheets\s*6\s*9/);
+    await bench.press('Neither yet');
+    expect(bench.find('output').textContent).toBe('5');
+    bench.button('One sheet more').click();
+    late();
+    await bench.settle(80);
+    await bench.press('Keep it as it stands');
+    expect(bench.find('output').textContent).toBe('9');
+  });
+
+  it('says nothing when someone else did just the same', async () => {
     const bench = await show();
     bench.button('One sheet more').click();
     bench.sent('PUT', `/api/papers/${aPaper().id}`).flush(
       {
-        type: 'about:blank',
-        title: 'Changed',
-        status: 409,
-        detail: 'Someone changed this.',
-        current: aPaper({ count: 9, version: 4 }),
+        ...{ type: 'about:blank', title: 'Changed', status: 409, detail: 'Someone changed this.' },
+        current: aPaper({ count: 6, version: 4 }),
       },
       { status: 409, statusText: 'Conflict' },
     );
-    bench.answer('GET', '/api/papers', [aPaper({ count: 9, version: 4 })]);
-    await bench.settle();
-    expect(bench.find('output').textContent).toBe('9');
-    expect(document.querySelector('mat-snack-bar-container')?.textContent).toContain('Someone changed this.');
+    await bench.settle(80);
+    expect(bench.dialog()).toBe('');
+    expect(bench.find('output').textContent).toBe('6');
   });
 
   it('removes and puts back', async () => {
@@ -72,14 +92,13 @@ describe('the shelf', () => {
     const bench = await show();
     bench.button('Add a thing').click();
     await bench.settle();
-    bench.type('#t-name', 'Hinges');
-    bench.type('#t-holds', '7.6 x 5 x');
-    bench.find('oc-thing-editor form').dispatchEvent(new Event('submit', { cancelable: true }));
-    await bench.settle();
+    await bench.write('Name', 'Hinges');
+    await bench.write('What it is, and how large', '7.6 x 5 x');
+    await bench.submit('oc-thing-editor form');
     bench.http.expectNone((r) => r.method === 'POST');
-    expect(bench.find('#t-holds-note').textContent).toContain('A size is missing');
-    bench.type('#t-holds', '7.6 x 5 x 0.9 cm, 4 screws ø4 x 30');
-    bench.find('oc-thing-editor form').dispatchEvent(new Event('submit', { cancelable: true }));
+    expect(await bench.said('What it is, and how large')).toContain('A size is missing');
+    await bench.write('What it is, and how large', '7.6 x 5 x 0.9 cm, 4 screws ø4 x 30');
+    await bench.submit('oc-thing-editor form');
     expect(bench.sent('POST', '/api/things').request.body).toEqual({
       name: 'Hinges',
       purpose: {
@@ -90,5 +109,30 @@ describe('the shelf', () => {
         ],
       },
     });
+  });
+
+  it('changes a thing from the version that is shown', async () => {
+    const bench = await show();
+    bench.button('Change Fuses').click();
+    await bench.settle();
+    expect(await bench.reads('What it is, and how large')).toBe('42 × 38 × 20 mm');
+    await bench.write('What it is, and how large', '42 x 38 x 21');
+    await bench.submit('oc-thing-editor form');
+    const request = bench.sent('PUT', `/api/things/${aThing().id}`);
+    expect(request.request.body).toMatchObject({ name: 'Fuses', version: 1 });
+    request.flush({ ...aThing(), purpose: parsePurpose('42 x 38 x 21'), version: 2 });
+    await bench.settle();
+    expect(bench.text).toContain('42 × 38 × 21 mm');
+    expect(bench.host.querySelector('oc-thing-editor')).toBeNull();
+  });
+
+  it('says what a pack costs, in its own currency and the maker’s numbers', async () => {
+    const price = { minor: 1250, currency: 'GBP', sheets: 1500 } as const;
+    const bench = new PageBench(ShelfPage, {}, { ...SETTINGS, decimal: 'comma' });
+    await bench.settle();
+    bench.answer('GET', '/api/papers', [aPaper({ price })]);
+    await bench.settle();
+    expect(bench.text).toMatch(/12,50 GBP for 1.500/);
+    expect(bench.text).toContain('0,12 mm');
   });
 });

@@ -1,12 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
+import { MatTooltipModule } from '@angular/material/tooltip';
 import type { Paper, Thing } from '@odd-corner/contract';
 import { caliperOf } from '@odd-corner/core';
 import { Papers } from '../data/papers';
 import { Things } from '../data/things';
+import { Figures } from '../ui/figures/figures';
 import { Icon } from '../ui/icon/icon';
-import { PurposePipe } from '../ui/length-text/purpose.pipe';
-import { SizesPipe } from '../ui/length-text/sizes.pipe';
+import { FigurePipe, PurposePipe, SizesPipe } from '../ui/figures/figure-pipes';
 import { StateNote } from '../ui/state-note/state-note';
 import { UndoBar } from '../ui/undo/undo-bar';
 import { PaperEditor } from './paper-editor/paper-editor';
@@ -15,7 +16,17 @@ import { ThingEditor } from './thing-editor/thing-editor';
 /** The paper that there is, and the things that are folded for. */
 @Component({
   selector: 'oc-shelf-page',
-  imports: [MatButtonModule, Icon, PaperEditor, PurposePipe, SizesPipe, StateNote, ThingEditor],
+  imports: [
+    FigurePipe,
+    MatButtonModule,
+    MatTooltipModule,
+    Icon,
+    PaperEditor,
+    PurposePipe,
+    SizesPipe,
+    StateNote,
+    ThingEditor,
+  ],
   templateUrl: './shelf-page.html',
   styleUrl: './shelf-page.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -24,10 +35,12 @@ export class ShelfPage {
   protected readonly papers = inject(Papers);
   protected readonly things = inject(Things);
   private readonly undo = inject(UndoBar);
+  protected readonly figures = inject(Figures);
 
   /** The paper being edited, `new`, or null. */
   protected readonly editing = signal<Paper | 'new' | null>(null);
-  protected readonly addingThing = signal(false);
+  /** The thing being edited, `new`, or null. */
+  protected readonly editingThing = signal<Thing | 'new' | null>(null);
   protected readonly failed = computed(() => {
     const state = this.papers.state();
     return state.kind === 'failed' ? state.why : null;
@@ -40,17 +53,19 @@ export class ShelfPage {
   }
 
   protected thickness(paper: Paper): string {
-    return `${caliperOf(paper).toFixed(2)} mm${paper.caliperMm === null ? ', estimated' : ''}`;
+    return `${this.figures.fixed(caliperOf(paper), 2)} mm${paper.caliperMm === null ? ', estimated' : ''}`;
   }
 
   protected count(paper: Paper, by: number): void {
     const { id: _, version: __, ...draft } = paper;
     this.papers.change(paper, { ...draft, count: paper.count + by }).subscribe({
-      error: (error: unknown) => {
-        this.undo.failed(error);
-        this.papers.refresh();
-      },
+      error: (error: unknown) => this.undo.failed(error),
     });
+  }
+
+  /** What so many sheets cost, as it was written down. */
+  protected costOf({ price }: Paper): string | null {
+    return price && `${this.figures.money(price)} for ${this.figures.count(price.sheets)}`;
   }
 
   protected remove({ id, name }: Paper): void {

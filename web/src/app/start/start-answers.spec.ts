@@ -21,6 +21,7 @@ const paper = (name: string, side: number, count: number): Paper => ({
   caliperMm: 0.1,
   colourFront: '#888888',
   colourBack: '#ffffff',
+  price: null,
   version: 1,
 });
 

@@ -1,3 +1,5 @@
+import { TestbedHarnessEnvironment } from '@angular/cdk/testing/testbed';
+import { MatAutocompleteHarness } from '@angular/material/autocomplete/testing';
 import { aPaper, aThing, PageBench, SETTINGS } from '../testing/bench';
 import { StartPage } from './start-page';
 
@@ -11,7 +13,7 @@ describe('the start', () => {
     return bench;
   };
   const ask = async (bench: PageBench<StartPage>, text: string): Promise<void> => {
-    bench.type('#holds', text);
+    await bench.write('What, and how large', text);
     await bench.settle(700);
     await folded(bench);
   };
@@ -50,23 +52,23 @@ describe('the start', () => {
 
   it('names the job after the thing that was picked', async () => {
     const bench = await show();
-    bench.button('Fuses').click();
+    await bench.chip('Fuses');
     await bench.settle(700);
     await folded(bench);
-    expect(bench.find<HTMLInputElement>('#holds').value).toBe('42 × 38 × 20 mm');
+    expect(await bench.reads('What, and how large')).toBe('42 × 38 × 20 mm');
     bench.button('Start this job').click();
     expect(bench.sent('POST', '/api/jobs').request.body).toMatchObject({ title: 'Fuses' });
   });
 
   it('keeps what is asked among the maker’s own things, for the next time', async () => {
     const bench = await show();
-    bench.type('#holds', '4 tickets 105 x 74');
+    await bench.write('What, and how large', '4 tickets 105 x 74');
     await bench.settle();
     bench.button('Keep this among my things').click();
     await bench.settle();
-    expect(bench.find<HTMLInputElement>('#t-holds').value).toBe('4 tickets 105 x 74');
-    bench.type('#t-name', 'Tickets');
-    bench.find('oc-thing-editor form').dispatchEvent(new Event('submit', { cancelable: true }));
+    expect(await bench.reads('What it is, and how large')).toBe('4 tickets 105 × 74 mm');
+    await bench.write('Name', 'Tickets');
+    await bench.submit('oc-thing-editor form');
     const { request } = bench.sent('POST', '/api/things');
     expect(request.body).toMatchObject({ name: 'Tickets', purpose: { kind: 'hold', pieces: [{ count: 4 }] } });
   });
@@ -80,7 +82,7 @@ describe('the start', () => {
       caliperMm: 0.5,
     });
     const bench = await show([aPaper(), thick]);
-    bench.type('#holds', '40 x 40 x 40');
+    await bench.write('What, and how large', '40 x 40 x 40');
     const tray = (): HTMLElement | undefined =>
       [...bench.host.querySelectorAll<HTMLElement>('oc-answer-row')].find((row) => row.textContent?.includes('tray'));
     /** Surer sheets come last: until then the list is still changing. */
@@ -89,6 +91,7 @@ describe('the start', () => {
       return parseFloat(tray()?.querySelector('.sheet b')?.textContent ?? '');
     };
     const usual = await sure();
+    await bench.openPanel('Options');
     await bench.choose('Folded from', new RegExp(thick.name));
     for (let k = 0; k < 20 && tray()?.textContent?.includes('of 100 tries'); k++) await bench.settle(40);
     expect(await sure()).toBeGreaterThan(usual);
@@ -97,18 +100,19 @@ describe('the start', () => {
 
   it('reckons with the hand that the settings name', async () => {
     const bench = await show([], { ...SETTINGS, hand: 'learning' });
+    await bench.openPanel('Options');
     await bench.settle();
     expect(bench.text).toContain('with a hand that misses by 0.6 mm');
   });
 
   it('explains what it cannot read only when the hand rests', async () => {
     const bench = await show();
-    bench.type('#holds', '60 x');
+    await bench.write('What, and how large', '60 x');
     await bench.settle(60);
-    expect(bench.find('#holds-note').textContent).toContain('Sets, rounds and more');
+    expect(await bench.said('What, and how large')).toContain('Bare numbers are mm');
     await bench.settle(700);
-    expect(bench.find('#holds-note').textContent).toContain('A size is missing after “60”');
-    expect(bench.find<HTMLInputElement>('#holds').value).toBe('60 x');
+    expect(await bench.said('What, and how large')).toContain('A size is missing after “60”');
+    expect(await bench.reads('What, and how large')).toBe('60 x');
   });
 
   it('takes bare numbers in the workshop’s unit', async () => {
@@ -127,5 +131,30 @@ describe('the start', () => {
     const bench = await show([]);
     await ask(bench, '60 x 45 x 22');
     expect(bench.text).toContain('The shelf is empty.');
+  });
+
+  it('offers things by their names, and takes the one that is picked', async () => {
+    const bench = await show();
+    const loader = TestbedHarnessEnvironment.documentRootLoader(bench.fixture);
+    const line = await loader.getHarness(MatAutocompleteHarness);
+    await line.enterText('fus');
+    const named = await Promise.all((await line.getOptions()).map((option) => option.getText()));
+    expect(named[0]).toMatch(/^Fuses/);
+    await line.selectOption({ text: /^Fuses/ });
+    expect(await bench.reads('What, and how large')).toBe('42 × 38 × 20 mm');
+    await line.enterText('6');
+    expect(await line.isOpen()).toBe(false);
+  });
+
+  it('counts pieces that share it, and tells what is no count beside its field', async () => {
+    const bench = await show();
+    await bench.openPanel('Options');
+    await bench.write('Equal pieces share it', '3');
+    expect(bench.text).toContain('3 pieces');
+    for (const wrong of ['0', 'many', '']) {
+      await bench.write('Equal pieces share it', wrong);
+      expect(await bench.said('Equal pieces share it')).toMatch(/Count/);
+      expect(bench.text).toContain('3 pieces');
+    }
   });
 });

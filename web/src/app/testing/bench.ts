@@ -5,6 +5,8 @@ import { TestbedHarnessEnvironment } from '@angular/cdk/testing/testbed';
 import { type ComponentFixture, TestBed } from '@angular/core/testing';
 import { MatExpansionPanelHarness } from '@angular/material/expansion/testing';
 import { MatFormFieldHarness } from '@angular/material/form-field/testing';
+import { MatChipOptionHarness } from '@angular/material/chips/testing';
+import { MatInputHarness } from '@angular/material/input/testing';
 import { MatSelectHarness } from '@angular/material/select/testing';
 import { provideRouter } from '@angular/router';
 import {
@@ -16,19 +18,13 @@ import {
   type Settings,
   sizeTrayJob,
   type Thing,
+  USUAL_SETTINGS,
 } from '@odd-corner/contract';
 import { Fitting, parsePurpose, type SizeOptions } from '@odd-corner/core';
 import { foldingTasks } from '../workers/folding-tasks';
 import { FOLDING_WORKER } from '../workers/folding-worker-token';
 
-export const SETTINGS: Settings = {
-  unit: 'mm',
-  ruler: 'mm',
-  ease: 'easy',
-  hand: 'practised',
-  scheme: 'system',
-  version: 1,
-};
+export const SETTINGS: Settings = { ...USUAL_SETTINGS, version: 1 };
 
 const id = (n: number): string => `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`;
 
@@ -55,6 +51,7 @@ export const aPaper = (more: Partial<Paper> = {}): Paper => ({
   caliperMm: 0.12,
   colourFront: '#b98d5b',
   colourBack: '#fbf8ef',
+  price: null,
   version: 3,
   ...more,
 });
@@ -183,6 +180,70 @@ export class PageBench<C> {
     const list = await field.getControl(MatSelectHarness);
     if (!list) throw new Error(`“${label}” is no list.`);
     return list;
+  }
+
+  /** A field by its name; of several the first, or one inside some element. */
+  async field(label: string, within = ''): Promise<MatFormFieldHarness> {
+    const loader = TestbedHarnessEnvironment.documentRootLoader(this.fixture);
+    const fields = MatFormFieldHarness.with({ floatingLabelText: label, ...(within && { ancestor: within }) });
+    return loader.getHarness(fields);
+  }
+
+  private async box(label: string, within?: string): Promise<MatInputHarness> {
+    const box = await (await this.field(label, within)).getControl(MatInputHarness);
+    if (!box) throw new Error(`“${label}” is nothing to type in.`);
+    return box;
+  }
+
+  /** Types into a field in place of what stands there, and leaves it. */
+  async write(label: string, text: string, within?: string): Promise<void> {
+    const box = await this.box(label, within);
+    await box.setValue(text);
+    await box.blur();
+  }
+
+  /** What stands in a field. */
+  async reads(label: string, within?: string): Promise<string> {
+    return (await this.box(label, within)).getValue();
+  }
+
+  /** What is said beneath a field: what is wrong with it, else what is to be known of it. */
+  async said(label: string, within?: string): Promise<string> {
+    const field = await this.field(label, within);
+    const wrong = await field.getTextErrors();
+    return (wrong.length ? wrong : await field.getTextHints()).join(' ');
+  }
+
+  /** Whether something is wrong with a field. */
+  async isWrong(label: string): Promise<boolean> {
+    return (await this.field(label)).hasErrors();
+  }
+
+  /** Sends a form as its button does. */
+  async submit(selector = 'form'): Promise<void> {
+    this.find(selector).dispatchEvent(new Event('submit', { cancelable: true }));
+    await this.settle();
+  }
+
+  /** Presses a chip. */
+  async chip(text: string): Promise<void> {
+    const loader = TestbedHarnessEnvironment.documentRootLoader(this.fixture);
+    await (await loader.getHarness(MatChipOptionHarness.with({ text }))).select();
+    await this.settle();
+  }
+
+  /** What the open dialog says. */
+  dialog(): string {
+    return (document.querySelector('mat-dialog-container')?.textContent ?? '').replace(/\s+/g, ' ');
+  }
+
+  /** Presses a button of the open dialog. */
+  async press(label: string): Promise<void> {
+    const buttons = [...document.querySelectorAll<HTMLButtonElement>('mat-dialog-container button')];
+    const found = buttons.find((button) => button.textContent.includes(label));
+    if (!found) throw new Error(`No button of the dialog says “${label}”: ${this.dialog()}`);
+    found.click();
+    await this.settle(80);
   }
 
   /** Chooses from the list of a field. */

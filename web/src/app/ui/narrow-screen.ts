@@ -1,16 +1,15 @@
-import { DestroyRef, inject, type Signal, signal } from '@angular/core';
+import { BreakpointObserver } from '@angular/cdk/layout';
+import { inject, type Signal } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { map } from 'rxjs';
 
 /** As wide as a phone is held upright, and a little more. */
 const NARROW = '(max-width: 640px)';
 
 /** Whether the screen is narrow now; follows turning and resizing for as long as whoever asks is there. */
 export function narrowScreen(): Signal<boolean> {
-  // Tests run without a screen.
-  if (typeof matchMedia !== 'function') return signal(false);
-  const query = matchMedia(NARROW);
-  const narrow = signal(query.matches);
-  const changed = (): void => narrow.set(query.matches);
-  query.addEventListener('change', changed);
-  inject(DestroyRef).onDestroy(() => query.removeEventListener('change', changed));
-  return narrow.asReadonly();
+  const screen = inject(BreakpointObserver);
+  return toSignal(screen.observe(NARROW).pipe(map(({ matches }) => matches)), {
+    initialValue: screen.isMatched(NARROW),
+  });
 }

@@ -26,8 +26,7 @@ import { DrawingView } from '../../ui/drawing-view/drawing-view';
 import { coloursOf } from '../../ui/drawing-view/paper-colours';
 import { Icon } from '../../ui/icon/icon';
 import { Legend } from '../../ui/legend/legend';
-import { LengthPipe } from '../../ui/length-text/length.pipe';
-import { SizesPipe } from '../../ui/length-text/sizes.pipe';
+import { FigurePipe, LengthPipe, SizesPipe } from '../../ui/figures/figure-pipes';
 import { StepFactsLine } from '../../ui/step-facts/step-facts';
 import { Troubles } from '../../ui/troubles/troubles';
 import { Folding } from '../../workers/folding.service';
@@ -50,7 +49,17 @@ const SWIPE_PX = 60;
 /** Folding at the table: the picture large, words beside it, one step at a time. */
 @Component({
   selector: 'oc-fold-station',
-  imports: [MatButtonModule, MatExpansionModule, DrawingView, Icon, LengthPipe, RouterLink, SizesPipe, StepFactsLine],
+  imports: [
+    FigurePipe,
+    MatButtonModule,
+    MatExpansionModule,
+    DrawingView,
+    Icon,
+    LengthPipe,
+    RouterLink,
+    SizesPipe,
+    StepFactsLine,
+  ],
   providers: [ProgressWriter],
   templateUrl: './fold-station.html',
   styleUrl: './fold-station.scss',

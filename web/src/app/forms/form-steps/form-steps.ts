@@ -9,7 +9,7 @@ import { WorkshopSettings } from '../../data/workshop-settings';
 import { DrawingView } from '../../ui/drawing-view/drawing-view';
 import { PLAIN_PAPER } from '../../ui/drawing-view/paper-colours';
 import { Icon } from '../../ui/icon/icon';
-import { LengthPipe } from '../../ui/length-text/length.pipe';
+import { FigurePipe, LengthPipe } from '../../ui/figures/figure-pipes';
 import { NotHere } from '../../ui/not-here/not-here';
 import { StepFactsLine } from '../../ui/step-facts/step-facts';
 import { Troubles } from '../../ui/troubles/troubles';
@@ -19,7 +19,17 @@ import { readFormQuery, writeFormQuery } from '../form-query';
 /** All steps of a form at one sheet, one under the other: to be folded from at the table. */
 @Component({
   selector: 'oc-form-steps',
-  imports: [MatButtonModule, MatExpansionModule, DrawingView, Icon, LengthPipe, NotHere, RouterLink, StepFactsLine],
+  imports: [
+    FigurePipe,
+    MatButtonModule,
+    MatExpansionModule,
+    DrawingView,
+    Icon,
+    LengthPipe,
+    NotHere,
+    RouterLink,
+    StepFactsLine,
+  ],
   templateUrl: './form-steps.html',
   styleUrl: './form-steps.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

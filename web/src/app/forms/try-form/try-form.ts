@@ -28,11 +28,11 @@ import {
 } from '@odd-corner/core';
 import { combineLatest, of, scan } from 'rxjs';
 import { WorkshopSettings } from '../../data/workshop-settings';
+import { Figures } from '../../ui/figures/figures';
 import { DrawingView } from '../../ui/drawing-view/drawing-view';
 import { PLAIN_PAPER } from '../../ui/drawing-view/paper-colours';
 import { Icon } from '../../ui/icon/icon';
-import { LengthPipe } from '../../ui/length-text/length.pipe';
-import { SizesPipe } from '../../ui/length-text/sizes.pipe';
+import { FigurePipe, LengthPipe, SizesPipe } from '../../ui/figures/figure-pipes';
 import { Options } from '../../ui/options/options';
 import { PaperModel } from '../../ui/paper-model/paper-model';
 import { Slider } from '../../ui/slider/slider';
@@ -55,6 +55,7 @@ interface Shown {
 @Component({
   selector: 'oc-try-form',
   imports: [
+    FigurePipe,
     MatButtonModule,
     DrawingView,
     Icon,
@@ -76,6 +77,7 @@ export class TryForm {
   private readonly folding = inject(Folding);
   private readonly troubles = inject(Troubles);
   private readonly settings = inject(WorkshopSettings);
+  protected readonly figures = inject(Figures);
   private readonly route = inject(ActivatedRoute);
   private readonly router = inject(Router);
   private readonly safe = inject(DomSanitizer);

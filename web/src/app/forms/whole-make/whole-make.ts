@@ -4,7 +4,7 @@ import { caliperOf, COMMON_PAPER, formById, HANDS, type SheetSize, type SizeOpti
 import { debounceTime } from 'rxjs';
 import { WorkshopSettings } from '../../data/workshop-settings';
 import { PLAIN_PAPER } from '../../ui/drawing-view/paper-colours';
-import { LengthPipe } from '../../ui/length-text/length.pipe';
+import { FigurePipe, LengthPipe } from '../../ui/figures/figure-pipes';
 import { Options } from '../../ui/options/options';
 import { PaperModel } from '../../ui/paper-model/paper-model';
 import { Slider } from '../../ui/slider/slider';
@@ -17,7 +17,7 @@ const PAUSE_MS = 350;
 /** What belongs to a piece beside itself: a lid, others in which it stands; their sheets, and how all goes together. */
 @Component({
   selector: 'oc-whole-make',
-  imports: [LengthPipe, Options, PaperModel, Slider],
+  imports: [FigurePipe, LengthPipe, Options, PaperModel, Slider],
   templateUrl: './whole-make.html',
   styleUrl: './whole-make.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import type { Paper } from '@odd-corner/contract';
-import { type CutPlan, lengthFigure, type RulerId, unitOnRuler } from '@odd-corner/core';
-import { WorkshopSettings } from '../../data/workshop-settings';
+import type { CutPlan, RulerId } from '@odd-corner/core';
+import { Figures } from '../../ui/figures/figures';
 
 /** How the squares lie on the stock, to scale, and what is left over. */
 @Component({
@@ -17,18 +17,14 @@ export class CutSketch {
   readonly names = input.required<readonly string[]>();
   /** With which the squares are measured. */
   readonly ruler = input.required<RulerId>();
-  private readonly settings = inject(WorkshopSettings);
+  private readonly figures = inject(Figures);
 
   protected readonly sheets = computed(() => {
-    const { plan, unit, names } = {
-      plan: this.plan(),
-      unit: unitOnRuler(this.ruler(), this.settings.current().unit),
-      names: this.names(),
-    };
-    const figure = (mm: number): string => lengthFigure(mm, unit);
+    const [plan, names, ruler] = [this.plan(), this.names(), this.ruler()];
+    const figure = (mm: number): string => this.figures.bare(mm, ruler);
     return Array.from({ length: plan.sheetsUsed }, (_, sheet) => ({
       squares: plan.squares.flatMap((p, k) =>
-        p.sheet === sheet ? [{ ...p, name: names[k], size: `${figure(p.widthMm)} ${unit}` }] : [],
+        p.sheet === sheet ? [{ ...p, name: names[k], size: this.figures.length(p.widthMm, ruler) }] : [],
       ),
       offcuts: plan.offcuts
         .filter((p) => p.sheet === sheet)

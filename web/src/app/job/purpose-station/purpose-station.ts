@@ -1,13 +1,16 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, output, untracked } from '@angular/core';
+import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
 import { Select } from '../../ui/select/select';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import type { Job, Paper } from '@odd-corner/contract';
-import { type EaseId, EASES, parseBlock, ParseLengthError } from '@odd-corner/core';
+import { type Block, block, type Job, jobDraft, type Paper } from '@odd-corner/contract';
+import { type EaseId, EASES } from '@odd-corner/core';
 import { debounceTime, map, type Observable, of } from 'rxjs';
 import { failureText } from '../../data/api';
-import { WorkshopSettings } from '../../data/workshop-settings';
-import { LengthPipe } from '../../ui/length-text/length.pipe';
+import { Codecs } from '../../ui/field/codecs';
+import { Field } from '../../ui/field/field';
+import { LengthPipe } from '../../ui/figures/figure-pipes';
+import { controlOf, mayBeSent } from '../../ui/forms/schema-form';
 import { Troubles } from '../../ui/troubles/troubles';
 import { Folding } from '../../workers/folding.service';
 import { type Deciding, decidingOf, type Outcome, workOut } from '../job-change';
@@ -22,7 +25,7 @@ interface Worked {
 /** What goes in, to be changed: it says what will change later before anything is kept. */
 @Component({
   selector: 'oc-purpose-station',
-  imports: [MatButtonModule, Select, LengthPipe],
+  imports: [Field, LengthPipe, MatButtonModule, ReactiveFormsModule, Select],
   templateUrl: './purpose-station.html',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
@@ -32,50 +35,41 @@ export class PurposeStation {
   readonly saving = input(false);
   readonly keep = output<Outcome>();
   readonly remove = output();
-  private readonly settings = inject(WorkshopSettings);
+  private readonly codecs = inject(Codecs);
   private readonly folding = inject(Folding);
   private readonly troubles = inject(Troubles);
 
   protected readonly eases = (Object.keys(EASES) as EaseId[]).map((id) => ({ id, name: id }));
-  protected readonly title = linkedSignal(() => this.job().title);
-  protected readonly text = linkedSignal(() => this.job().purpose.text);
-  protected readonly ease = linkedSignal(() => this.job().purpose.ease);
-
-  protected readonly reading = computed((): { readonly deciding: Deciding } | { readonly why: string } => {
-    try {
-      const same = this.text() === this.job().purpose.text;
-      const block = same ? this.job().purpose.block : parseBlock(this.text(), this.settings.current().unit);
-      return {
-        deciding: {
-          ...decidingOf(this.job(), this.paper()),
-          title: this.title().trim(),
-          text: this.text().trim(),
-          block,
-          ease: this.ease(),
-        },
-      };
-    } catch (error) {
-      if (error instanceof ParseLengthError) return { why: error.message };
-      throw error;
-    }
+  protected readonly form = new FormGroup({
+    title: controlOf(jobDraft.shape.title, ''),
+    block: controlOf<Block>(block, null),
+    ease: new FormControl<EaseId>('easy', { nonNullable: true }),
   });
-  protected readonly fault = computed(() => {
-    const reading = this.reading();
-    return 'why' in reading ? reading.why : null;
-  });
-  protected readonly titleFault = computed(() =>
-    this.title().trim() ? (this.title().trim().length > 80 ? 'Use at most 80 characters.' : null) : 'Give it a name.',
+  protected readonly sizes = computed(() => this.codecs.block());
+  private readonly written = toSignal(
+    this.form.events.pipe(map(() => ({ ...this.form.getRawValue(), valid: this.form.valid }))),
   );
-  protected readonly changed = computed(() => {
-    const { title, purpose } = this.job();
-    return this.title().trim() !== title || this.text().trim() !== purpose.text || this.ease() !== purpose.ease;
+
+  /** What would be decided; null while something cannot be read or nothing is changed. */
+  private readonly deciding = computed((): Deciding | null => {
+    const [written, job] = [this.written(), this.job()];
+    if (!written?.valid || !written.block) return null;
+    const { block: sizes, ease } = written;
+    const title = written.title?.trim() ?? '';
+    const same = alike(sizes, job.purpose.block);
+    if (same && ease === job.purpose.ease && title === job.title) return null;
+    return {
+      ...decidingOf(job, this.paper()),
+      ...{ title, ease, block: sizes },
+      text: same ? job.purpose.text : this.sizes().write(sizes),
+    };
   });
   protected readonly outcome = toSignal(
-    toObservable(this.reading).pipe(
+    toObservable(this.deciding).pipe(
       debounceTime(150),
-      this.troubles.asking((reading): Observable<Worked> =>
-        'deciding' in reading
-          ? workOut(this.job(), reading.deciding, this.folding).pipe(
+      this.troubles.asking((deciding): Observable<Worked> =>
+        deciding
+          ? workOut(this.job(), deciding, this.folding).pipe(
               map((outcome) => ({ outcome, why: null })),
               refused((error) => ({ outcome: null, why: failureText(error) })),
             )
@@ -84,4 +78,19 @@ export class PurposeStation {
     ),
     { initialValue: { outcome: null, why: null } },
   );
+
+  constructor() {
+    effect(() => {
+      const { title, purpose } = this.job();
+      untracked(() => this.form.reset({ title, block: purpose.block, ease: purpose.ease }));
+    });
+  }
+
+  protected submit(): void {
+    const { outcome } = this.outcome();
+    if (mayBeSent(this.form) && outcome) this.keep.emit(outcome);
+  }
 }
+
+const alike = (a: Block, b: Block): boolean =>
+  a.lengthMm === b.lengthMm && a.widthMm === b.widthMm && a.heightMm === b.heightMm;

@@ -9,9 +9,8 @@ import { sceneOfChoice } from '../../data/choice-of';
 import { Papers } from '../../data/papers';
 import { WorkshopSettings } from '../../data/workshop-settings';
 import { coloursOf } from '../../ui/drawing-view/paper-colours';
-import { LengthFigure } from '../../ui/length-text/length-figure';
-import { LengthPipe } from '../../ui/length-text/length.pipe';
-import { SizesPipe } from '../../ui/length-text/sizes.pipe';
+import { LengthFigure } from '../../ui/figures/length-figure';
+import { FigurePipe, LengthPipe, SizesPipe } from '../../ui/figures/figure-pipes';
 import { PaperModel } from '../../ui/paper-model/paper-model';
 import { Why } from '../../ui/why/why';
 import { Troubles } from '../../ui/troubles/troubles';
@@ -29,7 +28,7 @@ interface Option {
 /** The two sheets, what decided them, the paper they come from, and the folded piece to turn about. */
 @Component({
   selector: 'oc-sheet-station',
-  imports: [MatButtonModule, CutSketch, LengthFigure, LengthPipe, PaperModel, RouterLink, SizesPipe, Why],
+  imports: [FigurePipe, MatButtonModule, CutSketch, LengthFigure, LengthPipe, PaperModel, RouterLink, SizesPipe, Why],
   templateUrl: './sheet-station.html',
   styleUrl: './sheet-station.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, input } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
 import type { Job } from '@odd-corner/contract';
-import { LengthPipe } from '../../ui/length-text/length.pipe';
+import { LengthPipe } from '../../ui/figures/figure-pipes';
 import { STATION_NAMES, type StationId } from '../stations';
 
 /** A station that is not built yet: it says so, and what to do meanwhile. */

@@ -20,25 +20,20 @@ describe('writing down what came out', () => {
     await made.settle(40);
     return made;
   };
-  const submit = async (b: PageBench<RecordStation>): Promise<void> => {
-    b.find('form').dispatchEvent(new Event('submit', { cancelable: true }));
-    await b.settle();
-  };
-
   it('knows the sheets from the cutting plan, the minutes from the table, and what was predicted', async () => {
     const b = await bench();
-    expect(b.find<HTMLInputElement>('#sheets').value).toBe('1');
-    expect(b.find<HTMLInputElement>('#minutes').value).toBe('25');
+    expect(await b.reads('Sheets used')).toBe('1');
+    expect(await b.reads('Minutes')).toBe('25');
     expect(b.text).toMatch(/predicted 62\.\d mm/);
   });
 
   it('sends what was measured in millimetres', async () => {
     const b = await bench();
-    b.type('#m-lengthMm', '2 7/16 in');
-    b.type('#m-widthMm', '6,1 cm');
-    b.type('#m-depthMm', '31');
-    b.type('#note', '  Crisp.  ');
-    await submit(b);
+    await b.write('Between the sides', '2 7/16 in');
+    await b.write('Between the ends', '6,1 cm');
+    await b.write('Depth', '31');
+    await b.write('Note', '  Crisp.  ');
+    await b.submit();
     const body = b.sent('POST', '/api/pieces').request.body as {
       measured: Record<string, number>;
       note: string;
@@ -57,40 +52,40 @@ describe('writing down what came out', () => {
 
   it('takes nothing measured at all, but not one of three', async () => {
     const b = await bench();
-    await submit(b);
+    await b.submit();
     expect(b.sent('POST', '/api/pieces').request.body).toMatchObject({ measured: null });
     const other = await bench();
-    other.type('#m-depthMm', '31');
-    await submit(other);
+    await other.write('Depth', '31');
+    await other.submit();
     other.http.expectNone('/api/pieces');
     expect(other.text).toContain('Measure all three, or leave all three empty.');
-    expect(other.find<HTMLInputElement>('#m-depthMm').value).toBe('31');
+    expect(await other.reads('Depth')).toBe('31');
   });
 
   it.each([
-    ['sheets', 'some', 'Count whole sheets'],
-    ['sheets', '1.5', 'Count whole sheets'],
-    ['minutes', 'long', 'Write minutes as a number'],
-    ['minutes', '99999', 'at most 10,000'],
+    ['Sheets used', 'some', 'Count whole sheets'],
+    ['Sheets used', '1.5', 'Count whole sheets'],
+    ['Minutes', 'long', 'Write minutes as a number'],
+    ['Minutes', '99999', 'at most 10,000'],
   ])('tells that %s “%s” cannot be', async (field, text, told) => {
     const b = await bench();
-    b.type(`#${field}`, text);
-    await submit(b);
+    await b.write(field, text);
+    await b.submit();
     b.http.expectNone('/api/pieces');
-    expect(b.find(`#${field}-note`).textContent).toContain(told);
+    expect(await b.said(field)).toContain(told);
   });
 
   it('puts the server’s refusal beside its field and keeps what was typed', async () => {
     const b = await bench();
-    b.type('#note', 'Second try.');
-    await submit(b);
+    await b.write('Note', 'Second try.');
+    await b.submit();
     const message = 'The shelf has 0 of “Kraft” left.';
     b.sent('POST', '/api/pieces').flush(
       { type: 'about:blank', title: 'No', status: 422, detail: message, issues: [{ path: ['sheetsUsed'], message }] },
       { status: 422, statusText: 'Unprocessable' },
     );
     await b.settle();
-    expect(b.find('#sheets-note').textContent).toContain(message);
-    expect(b.find<HTMLTextAreaElement>('#note').value).toBe('Second try.');
+    expect(await b.said('Sheets used')).toContain(message);
+    expect(await b.reads('Note')).toBe('Second try.');
   });
 });

@@ -2,44 +2,45 @@ import {
   ChangeDetectionStrategy,
   Component,
   computed,
-  type ElementRef,
   effect,
   inject,
   input,
-  linkedSignal,
   output,
-  signal,
+  untracked,
   viewChild,
 } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
-import { Select } from '../../ui/select/select';
-import { type Paper, type PaperDraft, paperDraft } from '@odd-corner/contract';
-import { caliperOf, lengthFigure, PAPER_KINDS, parseLength, ParseLengthError, parseSizes } from '@odd-corner/core';
-import { ApiFailure } from '../../data/api';
+import { MatFormFieldModule } from '@angular/material/form-field';
+import { MatInputModule } from '@angular/material/input';
+import { type Paper, type PaperDraft, paperDraft, paperSheet, price, type Settings } from '@odd-corner/contract';
+import { caliperOf, PAPER_KINDS, type SheetSize, STOCK_SHEETS } from '@odd-corner/core';
+import { startWith } from 'rxjs';
 import { Papers } from '../../data/papers';
 import { WorkshopSettings } from '../../data/workshop-settings';
-import { check, type FieldFaults, faultsOf } from '../../ui/field-faults';
-import { UndoBar } from '../../ui/undo/undo-bar';
+import { Codecs } from '../../ui/field/codecs';
+import { Field } from '../../ui/field/field';
+import { Figures } from '../../ui/figures/figures';
+import { controlOf, mayBeSent } from '../../ui/forms/schema-form';
+import { Sending } from '../../ui/forms/sending';
+import { Select } from '../../ui/select/select';
 
-type Texts = Readonly<Record<'name' | 'size' | 'count' | 'gsm' | 'caliper', string>> &
-  Pick<PaperDraft, 'kind' | 'colourFront' | 'colourBack'>;
+/** What a new paper is taken to be until something else is written. */
+const USUAL = { gsm: 80, kind: 'printer', colourFront: '#b98d5b', colourBack: '#fbf8ef' } as const;
+/** Sheets that come in packs are priced by the pack. */
+const USUAL_PACK = 100;
 
-/** Public stock sizes, to be picked instead of typed. */
-const STOCK = [
-  '297 x 210',
-  '420 x 297',
-  '210 x 148',
-  '150 x 150',
-  '200 x 200',
-  '11 x 8 1/2 in',
-  '17 x 11 in',
-  '12 x 12 in',
-] as const;
+/** Which field holds a part of the draft. */
+const FIELD_OF = { widthMm: 'size', heightMm: 'size', price: 'priceMinor' } as const;
+
+const { name, count, gsm, caliperMm } = paperDraft.shape;
 
 /** Writes a paper down, or changes it. */
 @Component({
   selector: 'oc-paper-editor',
-  imports: [MatButtonModule, Select],
+  imports: [Field, MatButtonModule, MatFormFieldModule, MatInputModule, ReactiveFormsModule, Select],
+  providers: [Sending],
   templateUrl: './paper-editor.html',
   styleUrl: './paper-editor.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -49,121 +50,90 @@ export class PaperEditor {
   readonly paper = input.required<Paper | null>();
   readonly closed = output();
   private readonly papers = inject(Papers);
-  private readonly undo = inject(UndoBar);
-  protected readonly settings = inject(WorkshopSettings);
-  private readonly first = viewChild.required<ElementRef<HTMLInputElement>>('name');
+  private readonly settings = inject(WorkshopSettings);
+  private readonly figures = inject(Figures);
+  private readonly codecs = inject(Codecs);
+  protected readonly sending = inject(Sending);
+  private readonly first = viewChild.required<Field<string>>('first');
   protected readonly kinds = PAPER_KINDS.map((id) => ({ id, name: id }));
-  protected readonly stock = STOCK;
 
-  protected readonly texts = linkedSignal((): Texts => this.written(this.paper()));
-  protected readonly faults = signal<FieldFaults>({});
-  protected readonly sending = signal(false);
-  protected readonly estimate = computed(() => {
-    const gsm = Number(this.texts().gsm);
-    return gsm > 0 ? caliperOf({ gsm, kind: this.texts().kind, caliperMm: null }).toFixed(2) : null;
+  protected readonly form = new FormGroup({
+    name: controlOf(name, ''),
+    size: controlOf<SheetSize>(paperSheet, null),
+    count: controlOf(count, null),
+    gsm: controlOf<number>(gsm, USUAL.gsm),
+    kind: new FormControl<Paper['kind']>(USUAL.kind, { nonNullable: true }),
+    caliperMm: controlOf(caliperMm, null),
+    priceMinor: controlOf(price.shape.minor.nullable(), null),
+    priceSheets: controlOf<number>(price.shape.sheets, USUAL_PACK),
+    colourFront: new FormControl<string>(USUAL.colourFront, { nonNullable: true }),
+    colourBack: new FormControl<string>(USUAL.colourBack, { nonNullable: true }),
   });
+  private readonly values = toSignal(this.form.valueChanges.pipe(startWith(null)));
+  protected readonly estimate = computed(() => {
+    this.values();
+    const { gsm: weight, kind } = this.form.getRawValue();
+    return weight && weight > 0 ? this.figures.fixed(caliperOf({ gsm: weight, kind, caliperMm: null }), 2) : null;
+  });
+
+  /** What is in this price is in the currency that it was written in, else in the workshop's. */
+  protected readonly currency = computed(() => this.paper()?.price?.currency ?? this.settings.current().currency);
+  protected readonly size = computed(() => this.codecs.sheet());
+  protected readonly whole = computed(() => this.codecs.number('Count whole sheets, 0 or more.'));
+  protected readonly weight = computed(() => this.codecs.number('Write a weight from 10 to 600 g/m².'));
+  protected readonly thickness = computed(() => this.codecs.thickness());
+  protected readonly money = computed(() => this.codecs.money(this.currency()));
+  /** Common sheets; those of the paper family that this workshop prints on come first. */
+  protected readonly stock = computed(() => {
+    const { page } = this.settings.current();
+    const inches = new Set(['Letter', 'Ledger']);
+    const ours = ({ name: called }: { readonly name: string }): boolean => inches.has(called) === (page === 'Letter');
+    return [...STOCK_SHEETS.filter(ours), ...STOCK_SHEETS.filter((sheet) => !ours(sheet))].map(
+      ({ name: called }) => called,
+    );
+  });
+  protected readonly unit = this.figures.shown;
 
   constructor() {
     effect(() => {
-      this.paper();
-      this.first().nativeElement.focus();
+      const [paper, { page }, first] = [this.paper(), this.settings.current(), this.first()];
+      untracked(() => {
+        this.form.reset(formOf(paper, page));
+        first.focus();
+      });
     });
-  }
-
-  protected put<K extends keyof Texts>(key: K, value: Texts[K]): void {
-    this.texts.update((texts) => ({ ...texts, [key]: value }));
-    this.faults.update(({ [key]: _, ...rest }) => rest);
   }
 
   protected submit(): void {
-    const read = this.read();
-    if ('faults' in read) {
-      this.faults.set(read.faults);
-      return;
-    }
+    if (!mayBeSent(this.form) || this.sending.now()) return;
     const before = this.paper();
-    this.sending.set(true);
-    const sent = before ? this.papers.change(before, read.draft) : this.papers.add(read.draft);
-    sent.subscribe({
-      next: () => this.closed.emit(),
-      error: (error: unknown) => {
-        this.sending.set(false);
-        if (error instanceof ApiFailure && error.issues.length) this.faults.set(faultsOf(error.issues));
-        else this.undo.failed(error);
-        if (error instanceof ApiFailure && error.status === 409) this.papers.refresh();
-      },
-    });
+    const draft = this.draft();
+    this.sending
+      .send(before ? this.papers.change(before, draft) : this.papers.add(draft), { form: this.form, fieldOf: FIELD_OF })
+      .subscribe(() => this.closed.emit());
   }
 
-  private read(): { readonly draft: PaperDraft } | { readonly faults: FieldFaults } {
-    const texts = this.texts();
-    const faults: Record<string, string> = {};
-    const attempt = <T>(key: keyof Texts, reading: () => T): T | undefined => {
-      try {
-        return reading();
-      } catch (error) {
-        if (!(error instanceof ParseLengthError)) throw error;
-        faults[key] = error.message;
-        return undefined;
-      }
-    };
-    const size = attempt('size', () => {
-      const read = parseSizes(texts.size, this.settings.current().unit);
-      if (read.length !== 2) throw new ParseLengthError('count', 'Write two sizes, for example 297 x 210.', texts.size);
-      return read;
+  private draft(): PaperDraft {
+    const { size, priceMinor, priceSheets, ...rest } = this.form.getRawValue();
+    return paperDraft.parse({
+      ...rest,
+      ...size,
+      price: priceMinor === null ? null : { minor: priceMinor, sheets: priceSheets, currency: this.currency() },
     });
-    const caliperMm = texts.caliper.trim() ? attempt('caliper', () => thicknessFrom(texts.caliper)) : null;
-    const number = (text: string): number => (text.trim() ? Number(text.replace(',', '.')) : NaN);
-    const checked = check(paperDraft, {
-      name: texts.name,
-      widthMm: size?.[0] ?? 100,
-      heightMm: size?.[1] ?? 100,
-      count: number(texts.count),
-      gsm: number(texts.gsm),
-      kind: texts.kind,
-      caliperMm: caliperMm ?? null,
-      colourFront: texts.colourFront,
-      colourBack: texts.colourBack,
-    });
-    const { widthMm, heightMm, ...others } = 'faults' in checked ? checked.faults : {};
-    const sizeFault = widthMm ?? heightMm;
-    const all = { ...others, ...(sizeFault ? { size: sizeFault } : {}), ...faults };
-    return 'draft' in checked && !Object.keys(all).length ? checked : { faults: all };
-  }
-
-  private written(paper: Paper | null): Texts {
-    if (!paper)
-      return {
-        name: '',
-        size: '',
-        count: '',
-        gsm: '80',
-        caliper: '',
-        kind: 'printer',
-        colourFront: '#b98d5b',
-        colourBack: '#fbf8ef',
-      };
-    const { unit } = this.settings.current();
-    return {
-      name: paper.name,
-      size: `${lengthFigure(paper.widthMm, unit)} x ${lengthFigure(paper.heightMm, unit)} ${unit}`,
-      count: `${paper.count}`,
-      gsm: `${paper.gsm}`,
-      caliper: paper.caliperMm === null ? '' : `${paper.caliperMm}`,
-      kind: paper.kind,
-      colourFront: paper.colourFront,
-      colourBack: paper.colourBack,
-    };
   }
 }
 
-/** Thickness in mm; below the least length that can be folded round, so read as a plain number. */
-function thicknessFrom(text: string): number {
-  const value = Number(
-    text
-      .trim()
-      .replace(/\s*mm$/i, '')
-      .replace(',', '.'),
-  );
-  return Number.isFinite(value) ? value : parseLength(text);
+/** What stands in the fields for a paper, or for a new one. */
+function formOf(paper: Paper | null, page: Settings['page']) {
+  const sheet = paper ?? STOCK_SHEETS.find(({ name: called }) => called === page);
+  const { gsm: weight, kind, colourFront, colourBack } = paper ?? USUAL;
+  return {
+    ...{ gsm: weight, kind, colourFront, colourBack },
+    name: paper?.name ?? '',
+    size: sheet ? { widthMm: sheet.widthMm, heightMm: sheet.heightMm } : null,
+    count: paper?.count ?? null,
+    caliperMm: paper?.caliperMm ?? null,
+    priceMinor: paper?.price?.minor ?? null,
+    priceSheets: paper?.price?.sheets ?? USUAL_PACK,
+  };
 }

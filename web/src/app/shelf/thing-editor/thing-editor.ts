@@ -1,50 +1,38 @@
-import { ChangeDetectionStrategy, Component, inject, input, output, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, output, untracked } from '@angular/core';
+import { FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
-import { thingDraft } from '@odd-corner/contract';
-import { ParseLengthError, parsePurpose } from '@odd-corner/core';
+import { type Thing, thingDraft } from '@odd-corner/contract';
+import type { Purpose } from '@odd-corner/core';
 import { Things } from '../../data/things';
-import { WorkshopSettings } from '../../data/workshop-settings';
-import { check, type FieldFaults } from '../../ui/field-faults';
-import { UndoBar } from '../../ui/undo/undo-bar';
+import { Codecs } from '../../ui/field/codecs';
+import { Field } from '../../ui/field/field';
+import { controlOf, mayBeSent } from '../../ui/forms/schema-form';
+import { Sending } from '../../ui/forms/sending';
 
-/** Writes down a thing, or a set of them, to be picked again. */
+const { name, purpose } = thingDraft.shape;
+
+/** Writes down a thing, or a set of them, to be picked again; or changes one. */
 @Component({
   selector: 'oc-thing-editor',
-  imports: [MatButtonModule],
+  imports: [Field, MatButtonModule, ReactiveFormsModule],
+  providers: [Sending],
   template: `<form
     class="card"
     novalidate
-    (submit)="$event.preventDefault(); submit(name.value, holds.value)"
+    aria-label="A thing to fold for"
+    [formGroup]="form"
+    (ngSubmit)="submit()"
     (keydown.escape)="closed.emit()"
   >
-    <div class="field">
-      <label for="t-name">Name</label>
-      <input
-        id="t-name"
-        class="input"
-        autocomplete="off"
-        #name
-        [attr.aria-invalid]="faults()['name'] ? 'true' : null"
-        aria-describedby="t-name-note"
-      />
-      <p id="t-name-note" class="wrong">{{ faults()['name'] }}</p>
-    </div>
-    <div class="field">
-      <label for="t-holds">What it is, and how large</label>
-      <input
-        id="t-holds"
-        class="input"
-        autocomplete="off"
-        placeholder="60 x 45 x 22, or 4 tickets 105 x 74"
-        [value]="text()"
-        #holds
-        [attr.aria-invalid]="faults()['purpose'] ? 'true' : null"
-        aria-describedby="t-holds-note"
-      />
-      <p id="t-holds-note" class="wrong">{{ faults()['purpose'] }}</p>
-    </div>
+    <oc-field label="Name" [control]="form.controls.name" />
+    <oc-field
+      label="What it is, and how large"
+      placeholder="60 x 45 x 22, or 4 tickets 105 x 74"
+      [control]="form.controls.purpose"
+      [codec]="holds()"
+    />
     <div class="row">
-      <button type="submit" matButton="filled">Keep it</button>
+      <button type="submit" matButton="filled" [disabled]="sending.now()">Keep it</button>
       <button type="button" matButton="outlined" (click)="closed.emit()">Cancel</button>
     </div>
   </form>`,
@@ -59,29 +47,39 @@ import { UndoBar } from '../../ui/undo/undo-bar';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class ThingEditor {
-  /** What stands there at first. */
-  readonly text = input('');
+  /** The thing to change, or null for a new one. */
+  readonly thing = input<Thing | null>(null);
+  /** What a new one is at first. */
+  readonly purpose = input<Purpose | null>(null);
   readonly closed = output();
   private readonly things = inject(Things);
-  private readonly settings = inject(WorkshopSettings);
-  private readonly undo = inject(UndoBar);
-  protected readonly faults = signal<FieldFaults>({});
+  private readonly codecs = inject(Codecs);
+  protected readonly sending = inject(Sending);
+  protected readonly holds = computed(() => this.codecs.purpose());
+  protected readonly form = new FormGroup({
+    name: controlOf(name, ''),
+    purpose: controlOf<Purpose>(purpose, null),
+  });
 
-  protected submit(name: string, holds: string): void {
-    let purpose: unknown;
-    let unread: FieldFaults = {};
-    try {
-      purpose = parsePurpose(holds, this.settings.current().unit);
-    } catch (error) {
-      if (!(error instanceof ParseLengthError)) throw error;
-      unread = { purpose: error.message };
-    }
-    const read = check(thingDraft, { name, purpose });
-    const faults = { ...('faults' in read ? read.faults : {}), ...unread };
-    this.faults.set(faults);
-    if ('faults' in read || Object.keys(faults).length) return;
-    this.things
-      .add(read.draft)
-      .subscribe({ next: () => this.closed.emit(), error: (error: unknown) => this.undo.failed(error) });
+  constructor() {
+    effect(() => {
+      const thing = this.thing();
+      untracked(() => this.form.reset({ name: thing?.name ?? '', purpose: thing?.purpose ?? this.purpose() }));
+    });
+    effect(() => {
+      const given = this.purpose();
+      const field = this.form.controls.purpose;
+      untracked(() => {
+        if (given && field.pristine) field.setValue(given);
+      });
+    });
+  }
+
+  protected submit(): void {
+    if (!mayBeSent(this.form) || this.sending.now()) return;
+    const [thing, draft] = [this.thing(), thingDraft.parse(this.form.getRawValue())];
+    this.sending
+      .send(thing ? this.things.change(thing, draft) : this.things.add(draft), { form: this.form })
+      .subscribe(() => this.closed.emit());
   }
 }

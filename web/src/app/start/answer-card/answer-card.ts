@@ -17,9 +17,8 @@ import { decidedBy } from '../../job/decided-by';
 import { WorkshopSettings } from '../../data/workshop-settings';
 import { DrawingView } from '../../ui/drawing-view/drawing-view';
 import { coloursOf } from '../../ui/drawing-view/paper-colours';
-import { LengthFigure } from '../../ui/length-text/length-figure';
-import { LengthPipe } from '../../ui/length-text/length.pipe';
-import { SizesPipe } from '../../ui/length-text/sizes.pipe';
+import { LengthFigure } from '../../ui/figures/length-figure';
+import { FigurePipe, LengthPipe, SizesPipe } from '../../ui/figures/figure-pipes';
 import { Why } from '../../ui/why/why';
 import type { FormAnswer } from '../start-answers';
 
@@ -34,7 +33,17 @@ const SHOWN_AT_FIRST = 4;
 /** One way to make it: picture, sheets, what decided them, papers that can give them, and the way to begin. */
 @Component({
   selector: 'oc-answer-card',
-  imports: [MatButtonModule, MatRadioModule, MatExpansionModule, DrawingView, LengthFigure, LengthPipe, SizesPipe, Why],
+  imports: [
+    FigurePipe,
+    MatButtonModule,
+    MatRadioModule,
+    MatExpansionModule,
+    DrawingView,
+    LengthFigure,
+    LengthPipe,
+    SizesPipe,
+    Why,
+  ],
   templateUrl: './answer-card.html',
   styleUrl: './answer-card.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

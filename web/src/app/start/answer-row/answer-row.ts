@@ -12,19 +12,17 @@ import {
   entriesSized,
   explainFit,
   formById,
-  formatLength,
   nextStock,
   type Purpose,
   type Ranked,
   type SizeOptions,
-  unitOnRuler,
 } from '@odd-corner/core';
 import { WorkshopSettings } from '../../data/workshop-settings';
+import { Figures } from '../../ui/figures/figures';
 import { writeFormQuery } from '../../forms/form-query';
 import { DrawingView } from '../../ui/drawing-view/drawing-view';
 import { coloursOf } from '../../ui/drawing-view/paper-colours';
-import { LengthPipe } from '../../ui/length-text/length.pipe';
-import { SizesPipe } from '../../ui/length-text/sizes.pipe';
+import { FigurePipe, LengthPipe, SizesPipe } from '../../ui/figures/figure-pipes';
 import { Why } from '../../ui/why/why';
 import { Troubles } from '../../ui/troubles/troubles';
 import { Folding } from '../../workers/folding.service';
@@ -36,6 +34,7 @@ const GLUE = { needed: 'glue or tape', optional: 'glue if you like', none: 'no g
 @Component({
   selector: 'oc-answer-row',
   imports: [
+    FigurePipe,
     MatButtonModule,
     MatCheckboxModule,
     MatExpansionModule,
@@ -67,6 +66,7 @@ export class AnswerRow {
   private readonly folding = inject(Folding);
   private readonly troubles = inject(Troubles);
   private readonly settings = inject(WorkshopSettings);
+  private readonly figures = inject(Figures);
   protected readonly colours = computed(() => coloursOf(this.paper()));
 
   protected readonly answer = computed(() => this.ranked().answer);
@@ -80,10 +80,9 @@ export class AnswerRow {
   );
   protected readonly sheet = computed(() => {
     const { ruler } = this.options();
-    const unit = unitOnRuler(ruler, this.settings.current().unit);
     const { widthMm, heightMm } = this.answer().sheet;
-    const long = formatLength(widthMm, unit);
-    return this.square() ? long : `${long} × ${formatLength(heightMm, unit)}`;
+    const long = this.figures.length(widthMm, ruler);
+    return this.square() ? long : `${long} × ${this.figures.length(heightMm, ruler)}`;
   });
   /** Lengths to be measured, with their names. */
   protected readonly measures = computed(() => {

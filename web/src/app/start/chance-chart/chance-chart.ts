@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import { formatLength, type Purpose, type SizedForm, type SizeOptions, unitOnRuler } from '@odd-corner/core';
+import type { Purpose, SizedForm, SizeOptions } from '@odd-corner/core';
 import { scan } from 'rxjs';
-import { WorkshopSettings } from '../../data/workshop-settings';
+import { Figures } from '../../ui/figures/figures';
 import { Chart, type ChartOption } from '../../ui/chart/chart';
 import { Troubles } from '../../ui/troubles/troubles';
 import type { SheetChance } from '../../workers/answer-tasks';
@@ -28,7 +28,7 @@ import { Folding } from '../../workers/folding.service';
           @for (row of rows(); track row.marks) {
             <tr>
               <th scope="row">{{ row.sheet }}{{ row.marks === 0 ? ', the answer' : '' }}</th>
-              <td>{{ row.percent }}</td>
+              <td>{{ row.said }}</td>
             </tr>
           }
         </tbody>
@@ -50,7 +50,7 @@ export class ChanceChart {
   readonly options = input.required<SizeOptions>();
   private readonly folding = inject(Folding);
   private readonly troubles = inject(Troubles);
-  private readonly settings = inject(WorkshopSettings);
+  private readonly figures = inject(Figures);
 
   private readonly known = toSignal(
     toObservable(computed(() => ({ answer: this.answer(), purpose: this.purpose(), options: this.options() }))).pipe(
@@ -61,19 +61,20 @@ export class ChanceChart {
     { initialValue: [] as readonly SheetChance[] },
   );
   protected readonly rows = computed(() => {
-    const unit = unitOnRuler(this.options().ruler, this.settings.current().unit);
+    const { ruler } = this.options();
     return [...this.known()]
       .sort((p, q) => p.marks - q.marks)
       .map(({ marks, sheet, chance }) => ({
         marks,
-        sheet: formatLength(sheet.widthMm, unit),
+        sheet: this.figures.length(sheet.widthMm, ruler),
         percent: Math.round(1000 * chance) / 10,
+        said: this.figures.mark(`${Math.round(1000 * chance) / 10}`),
       }));
   });
   protected readonly said = computed(() => {
     const rows = this.rows();
     const [least, most] = [rows[0], rows[rows.length - 1]];
-    return `How often it fits: ${least.percent} of 100 tries from ${least.sheet}, ${most.percent} from ${most.sheet}`;
+    return `How often it fits: ${least.said} of 100 tries from ${least.sheet}, ${most.said} from ${most.sheet}`;
   });
   protected readonly option = computed((): ChartOption => {
     const rows = this.rows();
@@ -82,7 +83,7 @@ export class ChanceChart {
       const text = { color: ink('ink'), fontFamily: 'Atkinson Hyperlegible Next Variable', fontSize: 14 };
       return {
         grid: { left: 44, right: 16, top: 28, bottom: 48 },
-        tooltip: { trigger: 'axis', valueFormatter: (value: unknown) => `${String(value)} of 100` },
+        tooltip: { trigger: 'axis', valueFormatter: (value: unknown) => this.figures.mark(`${String(value)} of 100`) },
         xAxis: {
           type: 'category',
           data: rows.map(({ sheet }) => sheet),

@@ -5,7 +5,7 @@ import { type Drawing, formById, paperOf, type SizedForm, type SizeOptions } fro
 import { forkJoin, of } from 'rxjs';
 import { DrawingView } from '../../ui/drawing-view/drawing-view';
 import { type PaperColours, PLAIN_PAPER } from '../../ui/drawing-view/paper-colours';
-import { SizesPipe } from '../../ui/length-text/sizes.pipe';
+import { FigurePipe, SizesPipe } from '../../ui/figures/figure-pipes';
 import { Troubles } from '../../ui/troubles/troubles';
 import { Folding } from '../../workers/folding.service';
 
@@ -15,7 +15,7 @@ const WIDEST_REM = 12;
 /** Up to four answers side by side, their pictures at one scale. */
 @Component({
   selector: 'oc-compare-answers',
-  imports: [MatButtonModule, DrawingView, SizesPipe],
+  imports: [FigurePipe, MatButtonModule, DrawingView, SizesPipe],
   templateUrl: './compare-answers.html',
   styleUrl: './compare-answers.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -1,31 +1,59 @@
-import { ChangeDetectionStrategy, Component, effect, inject, input, output, signal, untracked } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  inject,
+  input,
+  output,
+  signal,
+  untracked,
+} from '@angular/core';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import { FormArray, FormControl, FormGroup } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
+import { anyItem, lengthSaying } from '@odd-corner/contract';
+import { boxOf, type Item, type Purpose, type Thing } from '@odd-corner/core';
+import { Codecs } from '../../ui/field/codecs';
+import { Field } from '../../ui/field/field';
+import { Figures } from '../../ui/figures/figures';
+import { controlOf } from '../../ui/forms/schema-form';
 import { Select } from '../../ui/select/select';
-import { boxOf, lengthFigure, type Purpose, type ShownUnit, type Thing } from '@odd-corner/core';
-import { WorkshopSettings } from '../../data/workshop-settings';
-
-/** A row of the editor: as it is typed. */
-interface Row {
-  readonly count: string;
-  readonly name: string;
-  readonly shape: Thing['shape'];
-  readonly sizes: readonly [string, string, string];
-}
-
-const EMPTY: Row = { count: '1', name: '', shape: 'block', sizes: ['', '', ''] };
 
 /** Which sizes a shape has, in the order in which they are written. */
-const SIZES: Readonly<Record<Thing['shape'], readonly string[]>> = {
+const SIZES = {
   block: ['Length', 'Width', 'Height'],
   flat: ['Width', 'Height', 'Thickness'],
   cylinder: ['Diameter', 'Height'],
   ball: ['Diameter'],
+} as const satisfies Readonly<Record<Thing['shape'], readonly string[]>>;
+
+const SHAPES: readonly { readonly id: Thing['shape']; readonly name: string }[] = [
+  { id: 'block', name: 'Block' },
+  { id: 'flat', name: 'Flat thing' },
+  { id: 'cylinder', name: 'Round, with a height' },
+  { id: 'ball', name: 'Ball' },
+];
+
+const MOST_SIZES = 3;
+const sizeMm = lengthSaying('Write a size, for example 60.');
+
+/** The fields of one part. */
+const rowOf = (item: Item | null) => {
+  const sizes = item ? sizesOf(item.thing) : [];
+  return new FormGroup({
+    count: controlOf<number>(anyItem.shape.count, item?.count ?? 1),
+    name: new FormControl(item && item.name !== 'thing' ? item.name : ''),
+    shape: new FormControl<Thing['shape']>(item?.thing.shape ?? 'block', { nonNullable: true }),
+    sizes: new FormArray(Array.from({ length: MOST_SIZES }, (_, k) => controlOf(sizeMm, sizes[k] ?? null))),
+  });
 };
+type Row = ReturnType<typeof rowOf>;
 
 /** Contents put together from parts, for those who would rather not write them in one line. */
 @Component({
   selector: 'oc-contents-editor',
-  imports: [MatButtonModule, Select],
+  imports: [Field, MatButtonModule, Select],
   templateUrl: './contents-editor.html',
   styleUrl: './contents-editor.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -35,81 +63,83 @@ export class ContentsEditor {
   readonly purpose = input.required<Purpose | null>();
   /** The line that the parts make. */
   readonly written = output<string>();
-  private readonly unit = inject(WorkshopSettings).current;
+  private readonly figures = inject(Figures);
+  private readonly codecs = inject(Codecs);
   protected readonly sizesOf = SIZES;
-  protected readonly shapes: readonly { readonly id: Thing['shape']; readonly name: string }[] = [
-    { id: 'block', name: 'Block' },
-    { id: 'flat', name: 'Flat thing' },
-    { id: 'cylinder', name: 'Round, with a height' },
-    { id: 'ball', name: 'Ball' },
-  ];
-  protected readonly rows = signal<readonly Row[]>([EMPTY]);
+  protected readonly shapes = SHAPES;
+  protected readonly length = computed(() => this.codecs.length());
+  protected readonly whole = computed(() => this.codecs.number('Count whole things.'));
+  private readonly form = new FormArray<Row>([]);
+  protected readonly rows = signal<readonly Row[]>([]);
   private own = '';
 
   constructor() {
+    this.take([null]);
     effect(() => {
       const purpose = this.purpose();
       untracked(() => {
-        const rows = purpose && rowsOf(purpose, this.unit().unit);
-        if (rows && lineOf(rows, this.unit().unit) !== this.own) this.rows.set(rows);
+        const items = purpose && itemsOf(purpose);
+        if (items && this.lineOf(items) !== this.own) this.take(items);
       });
     });
-  }
-
-  protected change(k: number, part: Partial<Row>): void {
-    this.set(this.rows().map((row, i) => (i === k ? { ...row, ...part } : row)));
-  }
-
-  protected setSize(k: number, which: number, text: string): void {
-    const sizes = this.rows()[k].sizes.map((old, i) => (i === which ? text : old)) as [string, string, string];
-    this.change(k, { sizes });
-  }
-
-  protected setShape(k: number, shape: Thing['shape']): void {
-    this.change(k, { shape });
+    this.form.valueChanges.pipe(takeUntilDestroyed()).subscribe(() => this.write());
   }
 
   protected add(): void {
-    this.rows.update((rows) => [...rows, EMPTY]);
+    this.form.push(rowOf(null), { emitEvent: false });
+    this.rows.set([...this.form.controls]);
   }
 
   protected remove(k: number): void {
-    const rows = this.rows().filter((_, i) => i !== k);
-    this.set(rows.length ? rows : [EMPTY]);
+    this.form.removeAt(k, { emitEvent: false });
+    if (!this.form.length) this.form.push(rowOf(null), { emitEvent: false });
+    this.rows.set([...this.form.controls]);
+    this.write();
   }
 
-  private set(rows: readonly Row[]): void {
-    this.rows.set(rows);
-    this.own = lineOf(rows, this.unit().unit);
+  /** Rows for these items; an empty one for null. */
+  private take(items: readonly (Item | null)[]): void {
+    this.form.clear({ emitEvent: false });
+    for (const item of items) this.form.push(rowOf(item), { emitEvent: false });
+    this.rows.set([...this.form.controls]);
+  }
+
+  /** Writes the line; parts that are not finished are left out. */
+  private write(): void {
+    this.own = this.lineOf(this.form.controls.flatMap((row) => itemOf(row) ?? []));
     this.written.emit(this.own);
   }
+
+  private lineOf(items: readonly Item[]): string {
+    return items.length ? this.figures.purpose({ kind: 'hold', pieces: items }) : '';
+  }
 }
 
-/** The line that rows make; unfinished rows are left out. */
-function lineOf(rows: readonly Row[], unit: ShownUnit): string {
-  return rows
-    .filter(({ shape, sizes }) => SIZES[shape].every((_, k) => sizes[k].trim()))
-    .map(({ count, name, shape, sizes }) => {
-      const written = SIZES[shape].map((_, k) => sizes[k].trim()).join(' x ');
-      const round = shape === 'cylinder' || shape === 'ball' ? 'ø' : '';
-      // A name that ends in a figure would be read as a size.
-      const called = name
-        .replace(/[\d,;]/g, ' ')
-        .replace(/\s+/g, ' ')
-        .trim();
-      return `${count.trim() || '1'} ${called || 'thing'} ${round}${written} ${unit}`;
-    })
-    .join(', ');
+const itemsOf = (purpose: Purpose): readonly Item[] | null =>
+  purpose.kind === 'hold' ? purpose.pieces : purpose.kind === 'loose' ? [purpose.piece] : null;
+
+/** Sizes of a thing in the order in which its fields stand. */
+function sizesOf(thing: Thing): readonly number[] {
+  const box = boxOf(thing);
+  return thing.shape === 'cylinder' ? [box[0], box[2]] : thing.shape === 'ball' ? [box[0]] : box;
 }
 
-function rowsOf(purpose: Purpose, unit: ShownUnit): readonly Row[] | null {
-  const pieces = purpose.kind === 'hold' ? purpose.pieces : purpose.kind === 'loose' ? [purpose.piece] : null;
-  return (
-    pieces?.map(({ name, count, thing }) => {
-      const box = boxOf(thing);
-      const sides = thing.shape === 'cylinder' ? [box[0], box[2]] : thing.shape === 'ball' ? [box[0]] : box;
-      const [a, b = '', c = ''] = sides.map((mm) => lengthFigure(mm, unit));
-      return { count: `${count}`, name: name === 'thing' ? '' : name, shape: thing.shape, sizes: [a, b, c] };
-    }) ?? null
-  );
+/** The item that a row says; null while it is not finished. */
+function itemOf(row: Row): Item | null {
+  const { count, name, shape, sizes } = row.getRawValue();
+  // A name that ends in a figure would be read as a size.
+  const called = (name ?? '')
+    .replace(/[\d,;]/g, ' ')
+    .replace(/\s+/g, ' ')
+    .trim();
+  const controls = row.controls.sizes.controls.slice(0, SIZES[shape].length);
+  if (row.controls.count.invalid || controls.some(({ invalid }) => invalid)) return null;
+  const [a, b, c] = sizes.map((mm) => mm ?? 0);
+  const things: Readonly<Record<Thing['shape'], Thing>> = {
+    block: { shape: 'block', lengthMm: a, widthMm: b, heightMm: c },
+    flat: { shape: 'flat', widthMm: a, heightMm: b, thickMm: c },
+    cylinder: { shape: 'cylinder', diameterMm: a, lengthMm: b },
+    ball: { shape: 'ball', diameterMm: a },
+  };
+  return { name: called || 'thing', count: count ?? 1, thing: things[shape] };
 }

@@ -11,7 +11,8 @@ import {
   type SizeOptions,
 } from '@odd-corner/core';
 import { of } from 'rxjs';
-import { LengthPipe } from '../../ui/length-text/length.pipe';
+import { FigurePipe, LengthPipe } from '../../ui/figures/figure-pipes';
+import { Figures } from '../../ui/figures/figures';
 import { Troubles } from '../../ui/troubles/troubles';
 import { Folding } from '../../workers/folding.service';
 import { ChanceChart } from '../chance-chart/chance-chart';
@@ -22,7 +23,7 @@ const SHOWN_BLAME = 4;
 /** How often an answer fits when the hand misses: folded again and again while one looks on, and the folds to be careful with. */
 @Component({
   selector: 'oc-how-sure',
-  imports: [ChanceChart, MatButtonModule, MatProgressBarModule, LengthPipe],
+  imports: [FigurePipe, ChanceChart, MatButtonModule, MatProgressBarModule, LengthPipe],
   templateUrl: './how-sure.html',
   styleUrl: './how-sure.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -33,6 +34,7 @@ export class HowSure {
   readonly options = input.required<SizeOptions>();
   private readonly folding = inject(Folding);
   private readonly troubles = inject(Troubles);
+  private readonly figures = inject(Figures);
   protected readonly running = signal(false);
   protected readonly most = REPLAYS;
 
@@ -57,6 +59,10 @@ export class HowSure {
     return known && { fits: (100 * known.fits) / known.replays, error: 100 * known.error };
   });
   protected readonly names = computed(() => roomKindById(this.answer().room.kind).names);
+
+  protected count(n: number): string {
+    return this.figures.count(n);
+  }
 
   protected nameOf(name: string): string {
     return this.names()[name] ?? name;

@@ -33,7 +33,7 @@ import { coloursOf } from '../../ui/drawing-view/paper-colours';
 import { Troubles } from '../../ui/troubles/troubles';
 import { Folding } from '../../workers/folding.service';
 import { AnswerRow } from '../answer-row/answer-row';
-import { MOST_WEIGHT } from '../weights-query';
+import { MOST_WEIGHT } from '../asked/weights-query';
 import { CompareAnswers } from '../compare-answers/compare-answers';
 
 type Answers = ReadonlyMap<string, SizedForm | Unmet>;

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import type { Drawing, DrawnArrow, Patch, Point } from '@odd-corner/core';
+import { FigurePipe } from '../figures/figure-pipes';
 import { type PaperColours, PLAIN_PAPER } from './paper-colours';
 
 interface ShownArrow {
@@ -15,6 +16,7 @@ const MARGIN = 0.06;
 /** A neutral drawing as SVG on the screen. Side colours are the paper's own; fold lines carry dash, colour and label. */
 @Component({
   selector: 'oc-drawing',
+  imports: [FigurePipe],
   templateUrl: './drawing-view.html',
   styleUrl: './drawing-view.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

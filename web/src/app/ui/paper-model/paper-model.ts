@@ -17,7 +17,6 @@ import { type PaperColours } from '../drawing-view/paper-colours';
 import type { PaperStage } from './paper-stage';
 
 const TURN_PER_KEY = Math.PI / 16;
-const TURN_PER_PIXEL = 0.009;
 
 /** A folded piece with contents and lid, to be turned by dragging or keys; a still picture where there is no WebGL. */
 @Component({
@@ -41,7 +40,6 @@ export class PaperModel {
   /** How far the lid is lifted, 0 to 1. */
   protected readonly lift = signal(1);
   protected readonly still = computed(() => (this.lift() > 0.5 ? this.scene().open : this.scene().closed));
-  private dragging: { x: number; y: number } | null = null;
 
   constructor() {
     let gone = false;
@@ -64,24 +62,6 @@ export class PaperModel {
     });
     effect(() => this.stage()?.show(this.scene(), this.colours()));
     effect(() => this.stage()?.liftLid(this.lift()));
-  }
-
-  protected press(event: PointerEvent): void {
-    this.dragging = { x: event.clientX, y: event.clientY };
-    (event.currentTarget as HTMLElement).setPointerCapture(event.pointerId);
-  }
-
-  protected drag(event: PointerEvent): void {
-    if (!this.dragging) return;
-    this.stage()?.turn(
-      (event.clientX - this.dragging.x) * TURN_PER_PIXEL,
-      (event.clientY - this.dragging.y) * TURN_PER_PIXEL,
-    );
-    this.dragging = { x: event.clientX, y: event.clientY };
-  }
-
-  protected release(): void {
-    this.dragging = null;
   }
 
   protected key(event: KeyboardEvent): void {

@@ -16,11 +16,24 @@ import {
   Vector3,
   WebGLRenderer,
 } from 'three';
+import { OrbitControls } from 'three/examples/jsm/controls/OrbitControls.js';
 import { type PaperColours } from '../drawing-view/paper-colours';
 
 type Corners = readonly { readonly x: number; readonly y: number; readonly z: number }[];
 
+/** How far it can be looked at from above and below, in radians from the table. */
 const MOST_RISE = 1.45;
+/** From where it is seen first, in radians. */
+const [FIRST_TURN, FIRST_RISE] = [0.5, 0.58];
+const UP = new Vector3(0, 0, 1);
+/** Nearest and farthest, as shares of the distance from which all of it is seen. */
+const NEARER = [0.35, 3] as const;
+
+/** A wheel scrolls the page; with a key, or as two fingers on a pad send it, it brings the piece nearer. */
+const leaveToPage = (event: WheelEvent): void => {
+  if (!event.ctrlKey) event.stopImmediatePropagation();
+};
+
 const EDGE_ANGLE_DEG = 15;
 
 /** A three-dimensional stage in an element; draws only when something changed. */
@@ -31,13 +44,12 @@ export class PaperStage {
   private readonly watch: ResizeObserver;
   private rising: readonly { readonly group: Group; readonly liftMm: number }[] = [];
   private lifted = 1;
-  private readonly target = new Vector3();
+  private readonly controls: OrbitControls;
   private reach = 100;
-  private nearer = 1;
-  private turned = 0.5;
-  private rise = 0.58;
   private frame = 0;
   private resizing = 0;
+  /** Whether the eye has found its place once. */
+  private placed = false;
 
   /** @throws Error when the browser gives no WebGL */
   constructor(private readonly host: HTMLElement) {
@@ -53,6 +65,15 @@ export class PaperStage {
     // In the next frame: a canvas that grew at once would change what is being observed.
     this.watch = new ResizeObserver(() => (this.resizing = requestAnimationFrame(() => this.fit())));
     this.watch.observe(host);
+    this.controls = new OrbitControls(this.camera, host);
+    this.controls.enablePan = false;
+    [this.controls.minPolarAngle, this.controls.maxPolarAngle] = [Math.PI / 2 - MOST_RISE, Math.PI / 2 + MOST_RISE];
+    this.controls.addEventListener('change', () => this.redraw());
+    // Sideways it turns, two fingers bring it nearer; up and down the page is scrolled, as by a wheel without a key.
+    host.style.touchAction = 'pan-y';
+    host.addEventListener('wheel', leaveToPage, { capture: true });
+    const flat = Math.cos(FIRST_RISE);
+    this.camera.position.set(Math.sin(FIRST_TURN) * flat, -Math.cos(FIRST_TURN) * flat, Math.sin(FIRST_RISE));
     this.fit();
   }
 
@@ -81,8 +102,12 @@ export class PaperStage {
         ],
         [[], []],
       );
-    this.target.set((low[0] + high[0]) / 2, (low[1] + high[1]) / 2, (low[2] + high[2]) / 2);
+    const nearer = this.nearer();
+    const from = this.camera.position.clone().sub(this.controls.target);
+    this.controls.target.set((low[0] + high[0]) / 2, (low[1] + high[1]) / 2, (low[2] + high[2]) / 2);
+    this.camera.position.copy(this.controls.target).add(from);
     this.reach = Math.hypot(high[0] - low[0], high[1] - low[1], high[2] - low[2]) / 2;
+    this.stand(nearer);
     this.liftLid(this.lifted);
   }
 
@@ -93,21 +118,29 @@ export class PaperStage {
     this.redraw();
   }
 
+  /** Turns it by so many radians, aside and towards the eye. */
   turn(aside: number, up: number): void {
-    this.turned -= aside;
-    this.rise = Math.max(-MOST_RISE, Math.min(MOST_RISE, this.rise + up));
+    const { target, minPolarAngle, maxPolarAngle } = this.controls;
+    const from = this.camera.position.clone().sub(target);
+    const polar = Math.acos(from.z / from.length());
+    const next = Math.max(minPolarAngle, Math.min(maxPolarAngle, polar - up));
+    from.applyAxisAngle(UP, -aside);
+    from.applyAxisAngle(new Vector3(-from.y, from.x, 0).normalize(), next - polar);
+    this.camera.position.copy(target).add(from);
+    this.controls.update();
     this.redraw();
   }
 
   zoom(by: number): void {
-    this.nearer = Math.max(0.35, Math.min(3, this.nearer * by));
-    this.redraw();
+    this.stand(this.nearer() * by);
   }
 
   dispose(): void {
     cancelAnimationFrame(this.frame);
     cancelAnimationFrame(this.resizing);
     this.watch.disconnect();
+    this.controls.dispose();
+    this.host.removeEventListener('wheel', leaveToPage, { capture: true });
     for (const child of [...this.world.children]) if (isGroup(child)) this.drop(child);
     this.renderer.dispose();
     this.renderer.domElement.remove();
@@ -126,26 +159,41 @@ export class PaperStage {
   private fit(): void {
     const { clientWidth: width, clientHeight: height } = this.host;
     if (!width || !height) return;
+    const nearer = this.nearer();
     this.renderer.setSize(width, height);
     this.camera.aspect = width / height;
     this.camera.updateProjectionMatrix();
+    this.stand(nearer);
+  }
+
+  /** From so far all of it is seen. */
+  private distance(): number {
+    const half = (this.camera.fov * Math.PI) / 360;
+    return (this.reach * 1.02) / (Math.sin(half) * Math.min(1, this.camera.aspect));
+  }
+
+  /** How far the eye is, as a share of the distance from which all of it is seen. */
+  private nearer(): number {
+    const distance = this.camera.position.distanceTo(this.controls.target);
+    return this.placed ? distance / this.distance() : 1;
+  }
+
+  /** Puts the eye so far away, looking from where it is. */
+  private stand(nearer: number): void {
+    const { target } = this.controls;
+    const [near, far] = NEARER;
+    const distance = this.distance();
+    [this.controls.minDistance, this.controls.maxDistance] = [near * distance, far * distance];
+    const from = this.camera.position.clone().sub(target);
+    this.camera.position.copy(target).add(from.setLength(Math.max(near, Math.min(far, nearer)) * distance));
+    this.placed = true;
+    this.controls.update();
     this.redraw();
   }
 
   private redraw(): void {
     cancelAnimationFrame(this.frame);
-    this.frame = requestAnimationFrame(() => {
-      const half = (this.camera.fov * Math.PI) / 360;
-      const distance = (this.nearer * this.reach * 1.02) / (Math.sin(half) * Math.min(1, this.camera.aspect));
-      const flat = Math.cos(this.rise) * distance;
-      this.camera.position.set(
-        this.target.x + Math.sin(this.turned) * flat,
-        this.target.y - Math.cos(this.turned) * flat,
-        this.target.z + Math.sin(this.rise) * distance,
-      );
-      this.camera.lookAt(this.target);
-      this.renderer.render(this.world, this.camera);
-    });
+    this.frame = requestAnimationFrame(() => this.renderer.render(this.world, this.camera));
   }
 }
 

@@ -9,7 +9,7 @@ describe('a number to be dragged', () => {
     await bench.settle();
     const range = bench.find<HTMLInputElement>('input');
     expect(bench.find('label').getAttribute('for')).toBe(range.id);
-    expect(range.getAttribute('aria-valuetext')).toBe('6 in');
+    expect(range.getAttribute('aria-valuetext')).toBe('6\u00a0in');
     expect(bench.find(`#${range.getAttribute('aria-describedby')!}`)).not.toBeNull();
     expect(bench.find('.figure').textContent).toBe('6in');
   });

@@ -1,8 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { MatSliderModule } from '@angular/material/slider';
-import { formatLength } from '@odd-corner/core';
-import { WorkshopSettings } from '../../data/workshop-settings';
-import { LengthFigure } from '../length-text/length-figure';
+import { Figures } from '../figures/figures';
+import { LengthFigure } from '../figures/length-figure';
 
 /** A number to be dragged, with its name and figure above it and what is to be said of it beneath. */
 @Component({
@@ -53,10 +52,10 @@ export class Slider {
   readonly figure = input<number | null>(null);
   readonly unit = input('');
   readonly moved = output<number>();
-  private readonly settings = inject(WorkshopSettings);
+  private readonly figures = inject(Figures);
   /** Where nothing suits, the ends meet. */
   protected readonly most = computed(() => Math.max(this.min(), this.max()));
   protected readonly within = computed(() => Math.min(this.most(), Math.max(this.min(), this.at())));
   protected readonly spoken = (value: number): string =>
-    this.mm() === null ? `${value}` : formatLength(this.mm() ?? value, this.settings.current().unit);
+    this.mm() === null ? `${value}` : this.figures.length(this.mm() ?? value);
 }

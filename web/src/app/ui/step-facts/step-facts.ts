@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { formatLength, type StepFacts, type StepWords } from '@odd-corner/core';
-import { WorkshopSettings } from '../../data/workshop-settings';
+import type { StepFacts, StepWords } from '@odd-corner/core';
+import { Figures } from '../figures/figures';
 
 const UP = { white: 'the white side is up', colour: 'the coloured side is up', both: 'both sides show' } as const;
 const HOW = {
@@ -20,13 +20,13 @@ const HOW = {
 export class StepFactsLine {
   readonly facts = input.required<StepFacts>();
   readonly crease = input.required<StepWords['crease']>();
-  private readonly settings = inject(WorkshopSettings);
+  private readonly figures = inject(Figures);
   protected readonly text = computed(() => {
     const { up, creaseMm } = this.facts();
     const crease = this.crease();
     const begins = up ? `As you begin, ${UP[up]}.` : '';
     if (crease === 'none') return begins;
-    const long = creaseMm === null ? '' : `, ${formatLength(creaseMm, this.settings.current().unit)} long`;
+    const long = creaseMm === null ? '' : `, ${this.figures.length(creaseMm)} long`;
     return `${begins} ${HOW[crease]}${long}.`.trim();
   });
 }

@@ -1,11 +1,12 @@
 import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
 import { MatExpansionModule } from '@angular/material/expansion';
 import type { WhyLine } from '@odd-corner/core';
+import { FigurePipe } from '../figures/figure-pipes';
 
 /** A number's arithmetic, opened on request. */
 @Component({
   selector: 'oc-why',
-  imports: [MatExpansionModule],
+  imports: [FigurePipe, MatExpansionModule],
   template: `<mat-expansion-panel
     class="mat-elevation-z0"
     togglePosition="before"
@@ -18,8 +19,8 @@ import type { WhyLine } from '@odd-corner/core';
     <dl>
       @for (line of lines(); track $index) {
         <div>
-          <dt>{{ line.what }}</dt>
-          <dd>{{ line.figures }}</dd>
+          <dt>{{ line.what | figure }}</dt>
+          <dd>{{ line.figures | figure }}</dd>
         </div>
       }
     </dl>

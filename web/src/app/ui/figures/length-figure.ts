@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { lengthFigure, type RulerId, unitOnRuler } from '@odd-corner/core';
-import { WorkshopSettings } from '../../data/workshop-settings';
+import type { RulerId } from '@odd-corner/core';
+import { Figures } from './figures';
 
 /** A large number with its small unit. */
 @Component({
@@ -13,10 +13,7 @@ export class LengthFigure {
   readonly mm = input.required<number>();
   /** With which it is to be measured, if it is. */
   readonly ruler = input<RulerId | null>(null);
-  private readonly settings = inject(WorkshopSettings);
-  protected readonly unit = computed(() => {
-    const [ruler, preferred] = [this.ruler(), this.settings.current().unit];
-    return ruler ? unitOnRuler(ruler, preferred) : preferred;
-  });
-  protected readonly figure = computed(() => lengthFigure(this.mm(), this.unit()));
+  private readonly figures = inject(Figures);
+  protected readonly unit = computed(() => this.figures.unit(this.ruler()));
+  protected readonly figure = computed(() => this.figures.bare(this.mm(), this.ruler()));
 }

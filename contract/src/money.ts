@@ -1,0 +1,19 @@
+import { CURRENCIES } from '@odd-corner/core';
+import * as z from 'zod';
+
+export const currency = z.enum(CURRENCIES);
+
+/** What so many sheets cost: `minor` is in the currency's minor unit (cents). */
+export const price = z.object({
+  minor: z
+    .int('Write a price, for example 12.50.')
+    .min(0, 'A price cannot be below zero.')
+    .max(100_000_000, 'That is more than a price can be here.'),
+  currency,
+  sheets: z
+    .int('Count whole sheets.')
+    .min(1, 'A price is for one sheet or more.')
+    .max(100_000, 'Count at most 100,000 sheets.'),
+});
+
+export type Price = z.infer<typeof price>;

@@ -1,0 +1,32 @@
+import { expect, type Locator, type Page } from '@playwright/test';
+
+/** The line that says what goes in. */
+export const line = (page: Page): Locator => page.getByLabel('What, and how large');
+
+/** An answer by its form's name. */
+export const answer = (page: Page, name: string): Locator => page.getByRole('article', { name, exact: true });
+
+/** The sheet of an answer as it is told, once it is known. */
+export const sheetOf = (one: Locator): Locator => one.getByText(/^\s*(?:From a|\d+) (?:square|sheet)s? of\s*\d/);
+
+/** The side of an answer's sheet in mm. */
+export async function sideOf(one: Locator): Promise<number> {
+  return Number(/of\s*([\d.]+)/.exec((await sheetOf(one).textContent()) ?? '')?.[1]);
+}
+
+/** Waits until all that will be known is known. */
+export async function answered(page: Page): Promise<void> {
+  await expect(page.getByRole('heading', { name: /^\d+ forms? can do it$/ })).toBeVisible();
+}
+
+/** Opens how it is to hold what goes in, on a wide screen. */
+export async function openOptions(page: Page): Promise<void> {
+  await page.getByRole('button', { name: /^Options/ }).click();
+  await expect(page.getByRole('combobox', { name: 'Folded from' })).toBeVisible();
+}
+
+/** Chooses from the list of a field. */
+export async function choose(page: Page, field: string, option: string): Promise<void> {
+  await page.getByRole('combobox', { name: field }).click();
+  await page.getByRole('option', { name: option }).click();
+}

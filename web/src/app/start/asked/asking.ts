@@ -1,0 +1,111 @@
+import { Location } from '@angular/common';
+import { computed, effect, inject, Injectable, signal } from '@angular/core';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { ActivatedRoute } from '@angular/router';
+import { blockOf, caliperOf, COMMON_PAPER, countOf, HANDS, perUnit, type SizeOptions } from '@odd-corner/core';
+import { debounceTime, distinctUntilChanged, map, of, switchMap, timer } from 'rxjs';
+import { Papers } from '../../data/papers';
+import { WorkshopSettings } from '../../data/workshop-settings';
+import { Figures } from '../../ui/figures/figures';
+import { readLine, type Reading } from './purpose-reading';
+import { CONFIDENCES, readStart, type StartAsked, writeStart } from './start-address';
+
+const FAULT_AFTER_MS = 450;
+const TYPING_MS = 60;
+
+const alike = <T>(a: T, b: T): boolean => JSON.stringify(a) === JSON.stringify(b);
+
+/** What is being asked at the start: as it is typed and chosen, as it is read, and as the address says it. */
+@Injectable()
+export class Asking {
+  private readonly location = inject(Location);
+  private readonly papers = inject(Papers);
+  private readonly settings = inject(WorkshopSettings);
+  private readonly figures = inject(Figures);
+  private readonly held = signal(readStart(inject(ActivatedRoute).snapshot.queryParamMap));
+  readonly asked = this.held.asReadonly();
+  /** Whether bare numbers still mean what they meant to whoever wrote the address. */
+  private readonly arrived = signal(true);
+
+  /** What bare numbers are in. */
+  private readonly unit = computed(() => (this.arrived() ? this.asked().unit : this.settings.current().unit));
+  readonly reading = computed((): Reading => readLine(this.asked().text, this.unit()));
+  readonly purpose = computed(() => {
+    const reading = this.reading();
+    return reading.kind === 'purpose' ? reading.purpose : null;
+  });
+  readonly sheet = computed(() => {
+    const reading = this.reading();
+    return reading.kind === 'sheet' ? reading.sheet : null;
+  });
+  /** One block by itself. */
+  readonly block = computed(() => {
+    const purpose = this.purpose();
+    return purpose && blockOf(purpose);
+  });
+  /** A fault is told only when the hand rests, so that half-typed sizes are left in peace. */
+  readonly fault = toSignal(
+    toObservable(this.reading).pipe(
+      switchMap((reading) =>
+        reading.kind === 'wrong' ? timer(FAULT_AFTER_MS).pipe(map(() => reading.why)) : of(null),
+      ),
+      distinctUntilChanged(),
+    ),
+    { initialValue: null },
+  );
+
+  readonly ease = computed(() => this.asked().ease ?? this.settings.current().ease);
+  /** A set is packed any way round; one thing stands as it was measured. */
+  readonly turns = computed(() => {
+    const purpose = this.purpose();
+    return this.asked().turn ?? (purpose !== null && countOf(purpose) > 1);
+  });
+  readonly paper = computed(() => this.papers.rows().find(({ id }) => id === this.asked().paperId) ?? null);
+  /** False while it is not known yet what paper is asked for. */
+  private readonly paperKnown = computed(() => this.asked().paperId === null || this.papers.state().kind !== 'loading');
+  readonly options = computed((): SizeOptions => {
+    const { confidence, fingers, lid, nested } = this.asked();
+    const { ruler, hand } = this.settings.current();
+    const paper = this.paper() ?? COMMON_PAPER;
+    return {
+      ...{ ease: this.ease(), turning: this.turns() ? 'any' : 'upright', fingerRoom: fingers },
+      ...{ gsm: paper.gsm, thicknessMm: caliperOf(paper), ruler },
+      confidence: CONFIDENCES.find(({ id }) => id === confidence)!.share,
+      handMm: HANDS[hand].missMm,
+      wishes: { lid, nested },
+    };
+  });
+  /** The question as it stands once the hand rests a moment: one that has not changed is not asked again. */
+  readonly question = toSignal(
+    toObservable(
+      computed(() => {
+        const purpose = this.purpose();
+        const { units } = this.asked();
+        return purpose && this.settings.known() && this.paperKnown()
+          ? { purpose: units > 1 ? perUnit(purpose, units) : purpose, options: this.options(), units }
+          : null;
+      }),
+    ).pipe(debounceTime(TYPING_MS), distinctUntilChanged(alike)),
+    { initialValue: null },
+  );
+
+  constructor() {
+    // What arrived is written anew in the unit of this workshop.
+    effect(() => {
+      const [arrived, reading, { unit }] = [this.arrived(), this.reading(), this.settings.current()];
+      if (!arrived || !this.settings.known()) return;
+      if (this.asked().unit !== unit && reading.kind === 'purpose')
+        this.put({ text: this.figures.purpose(reading.purpose) });
+      if (this.asked().unit !== unit && reading.kind === 'sheet')
+        this.put({ text: `sheet ${this.figures.exact([reading.sheet.widthMm, reading.sheet.heightMm])}` });
+      this.arrived.set(false);
+    });
+    // The address always says what is asked, so it can be kept, shared and returned to.
+    effect(() => this.location.replaceState('/', writeStart({ ...this.asked(), unit: this.unit() }).toString()));
+  }
+
+  /** Changes what is named. */
+  put(part: Partial<StartAsked>): void {
+    this.held.update((asked) => ({ ...asked, ...part }));
+  }
+}
