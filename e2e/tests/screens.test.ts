@@ -1,3 +1,4 @@
+import type { Page } from '@playwright/test';
 import axe from 'axe-core';
 import { answered, choose } from '../pages';
 import { addPaper, expect, test } from '../workshop';
@@ -26,6 +27,24 @@ const PLACES = [
   ['nowhere', '/nowhere'],
 ] as const;
 
+/** What opens in place, and a field that is seen then. */
+const OPENED = [
+  ['/?holds=60+x+45+x+22', 'Options', 'Equal pieces share it'],
+  ['/shelf', 'Add a paper', 'Size of one sheet'],
+  ['/shelf', 'Add a thing', 'What it is, and how large'],
+] as const;
+
+/** What axe finds wrong on the page as it stands. */
+async function faults(page: Page, name: string): Promise<readonly string[]> {
+  await page.evaluate(axe.source);
+  const found = await page.evaluate(() =>
+    (window as unknown as { axe: typeof axe }).axe.run(document, {
+      runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'],
+    }),
+  );
+  return found.violations.map((v) => `${name}: ${v.id} ${v.nodes.map((n) => n.html.slice(0, 120)).join(' | ')}`);
+}
+
 for (const colorScheme of ['light', 'dark'] as const)
   test(`every place can be used by everyone, ${colorScheme}`, async ({ browser, demo }) => {
     // Nineteen places, each of which folds something: minutes on a slow machine.
@@ -38,23 +57,37 @@ for (const colorScheme of ['light', 'dark'] as const)
       await page.goto(demo.url + path);
       await page.waitForLoadState('networkidle');
       await expect(page.getByRole('status').filter({ hasText: /Folding|Reading|Looking|Pressing/ })).toHaveCount(0);
-      await page.evaluate(axe.source);
-      const found = await page.evaluate(() =>
-        (window as unknown as { axe: typeof axe }).axe.run(document, {
-          runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'],
-        }),
-      );
-      expect(
-        found.violations.map((v) => `${name}: ${v.id} ${v.nodes.map((n) => n.html.slice(0, 120)).join(' | ')}`),
-      ).toEqual([]);
+      expect(await faults(page, name)).toEqual([]);
     }
+    for (const [path, open, seen] of OPENED) {
+      await page.goto(demo.url + path);
+      await page.getByRole('button', { name: open }).first().click();
+      await expect(page.getByLabel(seen).first()).toBeVisible();
+      expect(await faults(page, `${path} ${open}`)).toEqual([]);
+    }
+    await page.getByRole('button', { name: 'Keep it', exact: true }).click();
+    await expect(page.getByText('Give it a name.')).toBeVisible();
+    expect(await faults(page, 'what is wrong with a thing')).toEqual([]);
     expect(errors).toEqual([]);
     await page.close();
   });
 
-test('every place fits a width of 360 px', async ({ browser, demo }) => {
+test('every place fits a width of 360 px, and with a decimal comma shows no decimal point', async ({
+  browser,
+  demo,
+}) => {
   test.setTimeout(300_000);
   const page = await browser.newPage({ viewport: { width: 360, height: 740 }, hasTouch: true, isMobile: true });
+  await page.goto(`${demo.url}/settings`);
+  for (const [setting, choice] of [
+    ['Between whole and tenths stands', 'a comma: 1,5'],
+    ['Weights are shown in', 'ounces'],
+    ['Volumes are shown in', 'US fluid ounces'],
+  ] as const) {
+    const kept = page.waitForResponse((response) => response.request().method() === 'PUT' && response.ok());
+    await choose(page, setting, choice);
+    await kept;
+  }
   for (const [name, path] of PLACES) {
     await page.goto(demo.url + path);
     await page.waitForLoadState('networkidle');
@@ -64,6 +97,17 @@ test('every place fits a width of 360 px', async ({ browser, demo }) => {
       view: document.documentElement.clientWidth,
     }));
     expect(`${name}: ${wide}`).toBe(`${name}: ${view}`);
+    const points = (await page.getByRole('main').innerText()).match(/.{0,30}\d\.\d.{0,20}/g) ?? [];
+    expect(points.map((found) => `${name}: ${found}`)).toEqual([]);
+    if (name === 'a cup') await expect(page.getByText(/most, if the paper were limp\s*2,\d+ fl oz/)).toBeVisible();
+  }
+  // What opens in place, or from below.
+  for (const [path, open, seen] of OPENED) {
+    await page.goto(demo.url + path);
+    await page.getByRole('button', { name: open }).first().click();
+    await expect(page.getByLabel(seen).first()).toBeVisible();
+    const wide = await page.evaluate(() => document.documentElement.scrollWidth);
+    expect(`${path} ${open}: ${wide}`).toBe(`${path} ${open}: 360`);
   }
   await page.close();
 });
@@ -80,9 +124,7 @@ test('keys and lines open over the table, fit a narrow screen, and give the keys
   expect(Math.min(x, y)).toBeGreaterThan(0);
   expect(x + width).toBeLessThan(360);
   expect(y + height).toBeLessThan(740);
-  await page.evaluate(axe.source);
-  const found = await page.evaluate(() => (window as unknown as { axe: typeof axe }).axe.run(document));
-  expect(found.violations.map(({ id }) => id)).toEqual([]);
+  expect(await faults(page, 'keys and lines')).toEqual([]);
   await page.keyboard.press('ArrowRight');
   await expect(step(at)).toBeVisible();
   await page.keyboard.press('Escape');
@@ -144,6 +186,7 @@ test('two windows cannot overwrite each other’s count unseen', async ({ contex
   await other.getByRole('button', { name: 'One sheet less' }).click();
   const asked = other.getByRole('dialog', { name: '“Chart paper” was changed meanwhile' });
   await expect(asked.getByRole('row', { name: 'Sheets 3 5' })).toBeVisible();
+  expect(await faults(other, 'two versions')).toEqual([]);
   await asked.getByRole('button', { name: 'Keep yours' }).click();
   await expect(other.getByRole('group', { name: /Sheets of/ }).getByRole('status')).toHaveText('3');
   await one.reload();
@@ -177,31 +220,6 @@ test('wrong entries for a paper are told field by field and nothing typed is los
   ])
     await expect(page.getByText(told)).toBeVisible();
   await expect(page.getByLabel('Sheets', { exact: true })).toHaveValue('two');
-});
-
-test('with a decimal comma no page shows a decimal point, and fields take both', async ({ page, demo }) => {
-  test.setTimeout(300_000);
-  await page.goto(`${demo.url}/settings`);
-  for (const [setting, choice] of [
-    ['Between whole and tenths stands', 'a comma: 1,5'],
-    ['Weights are shown in', 'ounces'],
-    ['Volumes are shown in', 'US fluid ounces'],
-  ] as const) {
-    const kept = page.waitForResponse((response) => response.request().method() === 'PUT' && response.ok());
-    await choose(page, setting, choice);
-    await kept;
-  }
-  for (const [name, path] of PLACES) {
-    await page.goto(demo.url + path);
-    await page.waitForLoadState('networkidle');
-    await expect(page.getByRole('status').filter({ hasText: /Folding|Reading|Looking|Pressing/ })).toHaveCount(0);
-    const points = ((await page.getByRole('main').innerText()).match(/.{0,30}\d\.\d.{0,20}/g) ?? []).filter(
-      (found) => !found.includes('a point: 1.5'),
-    );
-    expect(points.map((found) => `${name}: ${found}`)).toEqual([]);
-  }
-  await page.goto(`${demo.url}/forms/flat-folding-cup`);
-  await expect(page.getByText(/most, if the paper were limp\s*2,\d+ fl oz/)).toBeVisible();
 });
 
 test('at twice the size, and in forced colours, the start can be read and used', async ({ browser, demo }) => {

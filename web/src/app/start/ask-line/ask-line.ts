@@ -31,7 +31,8 @@ export class AskLine {
   private readonly asking = inject(Asking);
   private readonly things = inject(ThingsToPick);
   private readonly figures = inject(Figures);
-  protected readonly fault = this.asking.fault;
+  /** What is wrong, as long as it is no name that is being typed. */
+  protected readonly fault = computed(() => (this.named().length ? null : this.asking.fault()));
   protected readonly unit = computed(() => this.figures.unit());
   protected readonly example = computed(() => this.figures.mark(EXAMPLES[this.figures.unit()]));
   protected readonly line = new FormControl('', { nonNullable: true });
