@@ -1,5 +1,6 @@
 import { test as base } from '@playwright/test';
 import { type ChildProcess, spawn } from 'node:child_process';
+import { randomUUID } from 'node:crypto';
 import { once } from 'node:events';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -89,6 +90,7 @@ export async function addPaper(
     method: 'POST',
     headers: { 'content-type': 'application/json' },
     body: JSON.stringify({
+      id: randomUUID(),
       name: 'Chart paper',
       widthMm: 500,
       heightMm: 350,

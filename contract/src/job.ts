@@ -35,6 +35,9 @@ export const progress = z.object({
 
 export const jobDraft = z.object({ title: name, purpose, choice });
 
+/** As it is sent to be added: its id is made by the sender, so that sending it twice adds it once. */
+export const newJob = jobDraft.extend({ id });
+
 export const job = jobDraft.extend({
   id,
   version,
@@ -49,3 +52,4 @@ export type Choice = z.infer<typeof choice>;
 export type Progress = z.infer<typeof progress>;
 export type JobDraft = z.infer<typeof jobDraft>;
 export type Job = z.infer<typeof job>;
+export type NewJob = z.infer<typeof newJob>;

@@ -37,7 +37,11 @@ export const paperDraft = z.object({
   price: price.nullable(),
 });
 
+/** As it is sent to be added: its id is made by the sender, so that sending it twice adds it once. */
+export const newPaper = paperDraft.extend({ id });
+
 export const paper = paperDraft.extend({ id, version });
 
 export type PaperDraft = z.infer<typeof paperDraft>;
 export type Paper = z.infer<typeof paper>;
+export type NewPaper = z.infer<typeof newPaper>;

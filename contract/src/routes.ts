@@ -1,27 +1,27 @@
 import * as z from 'zod';
-import { job, jobDraft, progress } from './job';
-import { paper, paperDraft } from './paper';
+import { job, jobDraft, newJob, progress } from './job';
+import { newPaper, paper, paperDraft } from './paper';
 import { logEntry, logEntryDraft } from './log-entry';
 import { settings, settingsDraft } from './settings';
 import { version } from './shared';
-import { thing, thingDraft } from './thing';
+import { newThing, thing, thingDraft } from './thing';
 
 /** Every route: what goes in and what comes out. Server and web read the same table. */
 export const routes = {
   health: { method: 'GET', path: '/api/health', answer: z.object({ ok: z.literal(true), demo: z.boolean() }) },
   papers: { method: 'GET', path: '/api/papers', answer: z.array(paper) },
-  addPaper: { method: 'POST', path: '/api/papers', body: paperDraft, answer: paper },
+  addPaper: { method: 'POST', path: '/api/papers', body: newPaper, answer: paper },
   changePaper: { method: 'PUT', path: '/api/papers/:id', body: paperDraft.extend({ version }), answer: paper },
   removePaper: { method: 'DELETE', path: '/api/papers/:id', answer: z.null() },
   restorePaper: { method: 'POST', path: '/api/papers/:id/restore', answer: paper },
   things: { method: 'GET', path: '/api/things', answer: z.array(thing) },
-  addThing: { method: 'POST', path: '/api/things', body: thingDraft, answer: thing },
+  addThing: { method: 'POST', path: '/api/things', body: newThing, answer: thing },
   changeThing: { method: 'PUT', path: '/api/things/:id', body: thingDraft.extend({ version }), answer: thing },
   removeThing: { method: 'DELETE', path: '/api/things/:id', answer: z.null() },
   restoreThing: { method: 'POST', path: '/api/things/:id/restore', answer: thing },
   jobs: { method: 'GET', path: '/api/jobs', answer: z.array(job) },
   job: { method: 'GET', path: '/api/jobs/:id', answer: job },
-  addJob: { method: 'POST', path: '/api/jobs', body: jobDraft, answer: job },
+  addJob: { method: 'POST', path: '/api/jobs', body: newJob, answer: job },
   changeJob: { method: 'PUT', path: '/api/jobs/:id', body: jobDraft.extend({ version }), answer: job },
   removeJob: { method: 'DELETE', path: '/api/jobs/:id', answer: z.null() },
   restoreJob: { method: 'POST', path: '/api/jobs/:id/restore', answer: job },

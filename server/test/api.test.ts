@@ -4,8 +4,8 @@ import * as fc from 'fast-check';
 import { randomUUID } from 'node:crypto';
 import { bench, type Bench, KRAFT, watchJob } from './workshop';
 
-const post = async <T>(b: Bench, path: string, body: unknown): Promise<T> => {
-  const { status, body: answer } = await b.send('POST', path, body);
+const post = async <T>(b: Bench, path: string, body: object): Promise<T> => {
+  const { status, body: answer } = await b.send('POST', path, { id: randomUUID(), ...body });
   expect(status).toBe(201);
   return answer;
 };
@@ -70,10 +70,43 @@ describe('papers on the shelf', () => {
     [{ price: { minor: 1, currency: 'XXX', sheets: 1 } }, ['price', 'currency']],
     [{ price: { minor: 1, currency: 'EUR', sheets: 0 } }, ['price', 'sheets']],
   ])('refuses %j beside its field', async (wrong, path) => {
-    const { status, body, response } = await bench().send('POST', '/api/papers', { ...KRAFT, ...wrong });
+    const { status, body, response } = await bench().send('POST', '/api/papers', {
+      ...KRAFT,
+      id: randomUUID(),
+      ...wrong,
+    });
     expect(status).toBe(400);
     expect(response.headers.get('content-type')).toContain('application/problem+json');
     expect(problem.parse(body).issues?.[0]).toMatchObject({ path });
+  });
+});
+
+describe('what is sent twice', () => {
+  const THING = { name: 'Fuses', purpose: parsePurpose('42 x 38 x 20') };
+
+  it.each([
+    ['papers', KRAFT, { ...KRAFT, count: 4 }],
+    ['papers', { ...KRAFT, price: { minor: 7, currency: 'EUR', sheets: 2 } }, KRAFT],
+    ['things', THING, { ...THING, name: 'Other fuses' }],
+    ['jobs', watchJob(null), { ...watchJob(null), title: 'Other parts' }],
+  ])('is counted once among the %s; other content under its id is refused', async (list, draft, other) => {
+    const b = bench();
+    const id = randomUUID();
+    const all = await Promise.all(Array.from({ length: 20 }, () => b.send('POST', `/api/${list}`, { id, ...draft })));
+    expect(all.map(({ status }) => status).sort()).toEqual([...Array.from({ length: 19 }, () => 200), 201]);
+    for (const { body } of all) expect(body).toEqual(all[0].body);
+    expect((await b.send('GET', `/api/${list}`)).body).toEqual([all[0].body]);
+    const refused = await b.send('POST', `/api/${list}`, { id, ...other });
+    expect(refused).toMatchObject({ status: 409, body: { current: all[0].body } });
+    await b.send('DELETE', `/api/${list}/${id}`);
+    expect((await b.send('POST', `/api/${list}`, { id, ...draft })).status).toBe(409);
+    expect((await b.send('GET', `/api/${list}`)).body).toEqual([]);
+  });
+
+  it.each(['papers', 'things', 'jobs', 'pieces'])('must bring its id to be added to the %s', async (list) => {
+    const { status, body } = await bench().send('POST', `/api/${list}`, { ...KRAFT, ...THING, ...watchJob(null) });
+    expect(status).toBe(400);
+    expect(problem.parse(body).issues?.map(({ path }) => path[0])).toContain('id');
   });
 });
 
@@ -103,7 +136,7 @@ describe('things', () => {
       ['purpose', 'piece', 'count'],
     ],
   ])('are refused when they are for %j', async (purpose, path) => {
-    const { status, body } = await bench().send('POST', '/api/things', { name: 'Odd', purpose });
+    const { status, body } = await bench().send('POST', '/api/things', { id: randomUUID(), name: 'Odd', purpose });
     expect(status).toBe(400);
     expect(problem.parse(body).issues?.[0]).toMatchObject({ path });
   });
@@ -139,7 +172,8 @@ describe('a job from plan to logbook', () => {
     const { b, begun } = await start();
     const draft = record(begun.id, { sheetsUsed: 2 });
     const written = logEntry.parse(await post(b, '/api/pieces', draft));
-    await post(b, '/api/pieces', draft);
+    expect(await b.send('POST', '/api/pieces', draft)).toMatchObject({ status: 200, body: written });
+    expect((await b.send('POST', '/api/pieces', { ...draft, sheetsUsed: 1 })).status).toBe(409);
     expect(await countOf(b)).toBe(1);
     expect((await b.send('GET', '/api/pieces')).body).toHaveLength(1);
     expect(written.predicted.lengthMm).toBeGreaterThan(60);
@@ -165,7 +199,7 @@ describe('a job from plan to logbook', () => {
 
   it('refuses a paper that does not exist and a stale change', async () => {
     const { b, begun } = await start();
-    expect((await b.send('POST', '/api/jobs', watchJob(randomUUID()))).status).toBe(404);
+    expect((await b.send('POST', '/api/jobs', { ...watchJob(randomUUID()), id: randomUUID() })).status).toBe(404);
     const change = { ...watchJob(null), title: 'Clock parts', version: begun.version };
     expect((await b.send('PUT', `/api/jobs/${begun.id}`, change)).status).toBe(200);
     expect((await b.send('PUT', `/api/jobs/${begun.id}`, change)).status).toBe(409);

@@ -1,7 +1,6 @@
 import { routes } from '@odd-corner/contract';
 import { Hono } from 'hono';
 import { bodyLimit } from 'hono/body-limit';
-import { randomUUID } from 'node:crypto';
 import type { Workshop } from '../db/workshop';
 import { recordPiece, undoPiece } from '../pieces/record-piece';
 import { ProblemError } from './problem-error';
@@ -25,9 +24,10 @@ export function api(workshop: Workshop, demo: boolean, now: () => string = () =>
   app.get(routes.health.path, (c) => c.json({ ok: true, demo }));
 
   app.get(routes.papers.path, (c) => c.json(papers.list()));
-  app.post(routes.addPaper.path, async (c) =>
-    c.json(papers.add(randomUUID(), await readBody(c, routes.addPaper.body)), 201),
-  );
+  app.post(routes.addPaper.path, async (c) => {
+    const { row, added } = papers.add(await readBody(c, routes.addPaper.body));
+    return c.json(row, added ? 201 : 200);
+  });
   app.put(routes.changePaper.path, async (c) =>
     c.json(papers.change(readId(c, 'paper'), await readBody(c, routes.changePaper.body))),
   );
@@ -38,9 +38,10 @@ export function api(workshop: Workshop, demo: boolean, now: () => string = () =>
   app.post(routes.restorePaper.path, (c) => c.json(papers.restore(readId(c, 'paper'))));
 
   app.get(routes.things.path, (c) => c.json(things.list()));
-  app.post(routes.addThing.path, async (c) =>
-    c.json(things.add(randomUUID(), await readBody(c, routes.addThing.body)), 201),
-  );
+  app.post(routes.addThing.path, async (c) => {
+    const { row, added } = things.add(await readBody(c, routes.addThing.body));
+    return c.json(row, added ? 201 : 200);
+  });
   app.put(routes.changeThing.path, async (c) =>
     c.json(things.change(readId(c, 'thing'), await readBody(c, routes.changeThing.body))),
   );
@@ -55,7 +56,8 @@ export function api(workshop: Workshop, demo: boolean, now: () => string = () =>
   app.post(routes.addJob.path, async (c) => {
     const draft = await readBody(c, routes.addJob.body);
     if (draft.choice.paperId !== null) papers.get(draft.choice.paperId);
-    return c.json(jobs.add(randomUUID(), draft, now()), 201);
+    const { row, added } = jobs.add(draft, now());
+    return c.json(row, added ? 201 : 200);
   });
   app.put(routes.changeJob.path, async (c) => {
     const next = await readBody(c, routes.changeJob.body);
@@ -72,9 +74,10 @@ export function api(workshop: Workshop, demo: boolean, now: () => string = () =>
   );
 
   app.get(routes.pieces.path, (c) => c.json(pieces.list()));
-  app.post(routes.addPiece.path, async (c) =>
-    c.json(recordPiece(workshop, await readBody(c, routes.addPiece.body), now()), 201),
-  );
+  app.post(routes.addPiece.path, async (c) => {
+    const { row, added } = recordPiece(workshop, await readBody(c, routes.addPiece.body), now());
+    return c.json(row, added ? 201 : 200);
+  });
   app.delete(routes.undoPiece.path, (c) => {
     undoPiece(workshop, readId(c, 'piece'));
     return c.json(null);

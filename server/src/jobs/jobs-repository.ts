@@ -1,4 +1,5 @@
-import { type Job, job as jobSchema, type JobDraft, type Progress } from '@odd-corner/contract';
+import { type Job, job as jobSchema, type JobDraft, type NewJob, type Progress } from '@odd-corner/contract';
+import { type Added, addOnce, type Found } from '../db/add-once';
 import type { Db } from '../db/open-database';
 import { readJson } from '../db/read-json';
 import { notFound, stale } from '../http/problem-error';
@@ -19,7 +20,7 @@ interface Row {
 
 const SELECT = `SELECT j.id, j.title, j.purpose, j.choice, p.part, p.step, p.seconds, j.created_at AS createdAt, j.updated_at AS updatedAt,
   j.version, (SELECT count(*) FROM pieces WHERE job_id = j.id) AS pieces
-  FROM jobs j LEFT JOIN progress p ON p.job_id = j.id WHERE j.removed_at IS NULL`;
+  FROM jobs j LEFT JOIN progress p ON p.job_id = j.id`;
 
 function toJob({ purpose, choice, part, step, seconds, pieces, ...rest }: Row): Job {
   const begun = part !== null && (part === 'lid' || (step ?? 0) > 0);
@@ -34,8 +35,9 @@ function toJob({ purpose, choice, part, step, seconds, pieces, ...rest }: Row): 
 
 /** Jobs, with how far folding has come. Their state follows from progress and from the pieces in the logbook. */
 export function jobsRepository(db: Db) {
-  const list = db.prepare<[], Row>(`${SELECT} ORDER BY j.updated_at DESC, j.id`);
-  const one = db.prepare<[string], Row>(`${SELECT} AND j.id = ?`);
+  const list = db.prepare<[], Row>(`${SELECT} WHERE j.removed_at IS NULL ORDER BY j.updated_at DESC, j.id`);
+  const one = db.prepare<[string], Row>(`${SELECT} WHERE j.id = ? AND j.removed_at IS NULL`);
+  const any = db.prepare<[string], Row>(`${SELECT} WHERE j.id = ?`);
   const insert = db.prepare(`INSERT INTO jobs (id, title, purpose, choice, paper_id, created_at, updated_at, version)
     VALUES (@id, @title, @purpose, @choice, @paperId, @createdAt, @updatedAt, @version)`);
   const update =
@@ -74,9 +76,15 @@ export function jobsRepository(db: Db) {
       insert.run({ ...job, ...columns(job) });
       setProgress.run({ id: job.id, ...progress });
     }),
-    add(id: string, draft: JobDraft, at: string): Job {
-      insert.run({ id, ...columns(draft), createdAt: at, updatedAt: at, version: 1 });
-      return get(id);
+    add({ id, ...draft }: NewJob, at: string): Added<Job> {
+      const find = (): Found<Job> | undefined => {
+        const found = any.get(id);
+        return found && { row: toJob(found), removed: !one.get(id) };
+      };
+      return addOnce(db, draft, find, () => {
+        insert.run({ id, ...columns(draft), createdAt: at, updatedAt: at, version: 1 });
+        return get(id);
+      });
     },
     change(id: string, { version, ...draft }: JobDraft & { version: number }, at: string): Job {
       if (!update.run({ id, version, ...columns(draft), updatedAt: at }).changes) throw stale(get(id));

@@ -1,4 +1,5 @@
-import type { Paper, PaperDraft, Price } from '@odd-corner/contract';
+import type { NewPaper, Paper, PaperDraft, Price } from '@odd-corner/contract';
+import { type Added, addOnce, type Found } from '../db/add-once';
 import type { Db } from '../db/open-database';
 import { notFound, stale } from '../http/problem-error';
 
@@ -29,6 +30,9 @@ const rowOf = <T extends PaperDraft>({ price, ...paper }: T) => ({
 export function papersRepository(db: Db) {
   const list = db.prepare<[], Row>(
     `SELECT ${COLUMNS} FROM papers WHERE removed_at IS NULL ORDER BY name COLLATE NOCASE, id`,
+  );
+  const any = db.prepare<[string], Row & { removedAt: string | null }>(
+    `SELECT ${COLUMNS}, removed_at AS removedAt FROM papers WHERE id = ?`,
   );
   const one = db.prepare<[string], Row>(`SELECT ${COLUMNS} FROM papers WHERE id = ? AND removed_at IS NULL`);
   const insert =
@@ -62,9 +66,17 @@ export function papersRepository(db: Db) {
     },
     get,
     put: (paper: Paper): void => void insert.run(rowOf(paper)),
-    add(id: string, draft: PaperDraft): Paper {
-      insert.run(rowOf({ ...draft, id, version: 1 }));
-      return get(id);
+    add({ id, ...draft }: NewPaper): Added<Paper> {
+      const find = (): Found<Paper> | undefined => {
+        const found = any.get(id);
+        if (!found) return undefined;
+        const { removedAt, ...row } = found;
+        return { row: paperOf(row), removed: removedAt !== null };
+      };
+      return addOnce(db, draft, find, () => {
+        insert.run(rowOf({ ...draft, id, version: 1 }));
+        return get(id);
+      });
     },
     change(id: string, next: PaperDraft & { version: number }): Paper {
       if (!update.run(rowOf({ ...next, id })).changes) throw stale(get(id));

@@ -1,11 +1,18 @@
 import { type LogEntry, type LogEntryDraft, predictInside } from '@odd-corner/contract';
+import { type Added, addOnce, type Found } from '../db/add-once';
 import type { Workshop } from '../db/workshop';
 import { notFound, ProblemError } from '../http/problem-error';
 
-/** Writes a piece into the logbook and takes its sheets off the shelf, both or neither. The same id again changes nothing. */
-export function recordPiece({ db, jobs, papers, pieces }: Workshop, draft: LogEntryDraft, at: string): LogEntry {
-  const known = pieces.find(draft.id);
-  if (known) return known;
+/** Writes a piece into the logbook and takes its sheets off the shelf, both or neither; sent twice, it is counted once. */
+export function recordPiece(workshop: Workshop, { id, ...draft }: LogEntryDraft, at: string): Added<LogEntry> {
+  const find = (): Found<LogEntry> | undefined => {
+    const row = workshop.pieces.find(id);
+    return row && { row, removed: false };
+  };
+  return addOnce(workshop.db, draft, find, () => write(workshop, { id, ...draft }, at));
+}
+
+function write({ jobs, papers, pieces }: Workshop, draft: LogEntryDraft, at: string): LogEntry {
   const job = jobs.get(draft.jobId);
   const paper = job.choice.paperId === null ? undefined : papers.find(job.choice.paperId);
   const piece: LogEntry = {
@@ -17,13 +24,10 @@ export function recordPiece({ db, jobs, papers, pieces }: Workshop, draft: LogEn
     foldedAt: at,
     version: 1,
   };
-  db.transaction(() => {
-    pieces.put(piece);
-    if (!paper || papers.moveSheets(paper.id, -draft.sheetsUsed)) return;
-    const message = `The shelf has ${paper.count} of “${paper.name}” left. Correct its count on the Shelf, or write fewer sheets.`;
-    throw new ProblemError(422, message, { issues: [{ path: ['sheetsUsed'], message }] });
-  })();
-  return piece;
+  pieces.put(piece);
+  if (!paper || papers.moveSheets(paper.id, -draft.sheetsUsed)) return piece;
+  const message = `The shelf has ${paper.count} of “${paper.name}” left. Correct its count on the Shelf, or write fewer sheets.`;
+  throw new ProblemError(422, message, { issues: [{ path: ['sheetsUsed'], message }] });
 }
 
 /** Takes a piece out again and puts its sheets back. */

@@ -1,4 +1,5 @@
-import { type Thing, thing as thingSchema, type ThingDraft } from '@odd-corner/contract';
+import { type NewThing, type Thing, thing as thingSchema, type ThingDraft } from '@odd-corner/contract';
+import { type Added, addOnce, type Found } from '../db/add-once';
 import type { Db } from '../db/open-database';
 import { readJson } from '../db/read-json';
 import { notFound, stale } from '../http/problem-error';
@@ -20,6 +21,9 @@ export function thingsRepository(db: Db) {
   const list = db.prepare<[], Row>(
     `SELECT ${COLUMNS} FROM things WHERE removed_at IS NULL ORDER BY name COLLATE NOCASE, id`,
   );
+  const any = db.prepare<[string], Row & { removedAt: string | null }>(
+    `SELECT ${COLUMNS}, removed_at AS removedAt FROM things WHERE id = ?`,
+  );
   const one = db.prepare<[string], Row>(`SELECT ${COLUMNS} FROM things WHERE id = ? AND removed_at IS NULL`);
   const insert = db.prepare<[Row]>(`INSERT INTO things (id, name, purpose, version)
     VALUES (@id, @name, @purpose, @version)`);
@@ -38,9 +42,17 @@ export function thingsRepository(db: Db) {
   return {
     list: (): Thing[] => list.all().map(toThing),
     put: (thing: Thing): void => void insert.run(toRow(thing)),
-    add(id: string, draft: ThingDraft): Thing {
-      insert.run(toRow({ ...draft, id, version: 1 }));
-      return get(id);
+    add({ id, ...draft }: NewThing): Added<Thing> {
+      const find = (): Found<Thing> | undefined => {
+        const found = any.get(id);
+        if (!found) return undefined;
+        const { removedAt, ...row } = found;
+        return { row: toThing(row), removed: removedAt !== null };
+      };
+      return addOnce(db, draft, find, () => {
+        insert.run(toRow({ ...draft, id, version: 1 }));
+        return get(id);
+      });
     },
     change(id: string, next: ThingDraft & { version: number }): Thing {
       if (!update.run(toRow({ ...next, id })).changes) throw stale(get(id));

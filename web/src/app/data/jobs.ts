@@ -1,5 +1,5 @@
 import { inject, Injectable } from '@angular/core';
-import type { Job, JobDraft, Progress } from '@odd-corner/contract';
+import type { Job, JobDraft, NewJob, Progress } from '@odd-corner/contract';
 import { type Observable, tap } from 'rxjs';
 import { Conflicts, type Fact } from '../ui/conflicts/conflicts';
 import { Figures } from '../ui/figures/figures';
@@ -28,7 +28,7 @@ export class Jobs extends Collection<Job> {
     return this.api.call('job', { id }).pipe(tap((job) => this.put(job)));
   }
 
-  add(draft: JobDraft): Observable<Job> {
+  add(draft: NewJob): Observable<Job> {
     return this.api.call('addJob', { body: draft }).pipe(tap((job) => this.put(job)));
   }
 

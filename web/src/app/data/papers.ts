@@ -1,5 +1,5 @@
 import { inject, Injectable } from '@angular/core';
-import type { Paper, PaperDraft } from '@odd-corner/contract';
+import type { NewPaper, Paper, PaperDraft } from '@odd-corner/contract';
 import { type Observable, tap } from 'rxjs';
 import { Conflicts, type Fact } from '../ui/conflicts/conflicts';
 import { Figures } from '../ui/figures/figures';
@@ -19,7 +19,7 @@ export class Papers extends Collection<Paper> {
     this.api = api;
   }
 
-  add(draft: PaperDraft): Observable<Paper> {
+  add(draft: NewPaper): Observable<Paper> {
     return this.api.call('addPaper', { body: draft }).pipe(tap((paper) => this.put(paper)));
   }
 

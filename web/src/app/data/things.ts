@@ -1,5 +1,5 @@
 import { inject, Injectable } from '@angular/core';
-import type { Thing, ThingDraft } from '@odd-corner/contract';
+import type { NewThing, Thing, ThingDraft } from '@odd-corner/contract';
 import { type Observable, tap } from 'rxjs';
 import { Conflicts, type Fact } from '../ui/conflicts/conflicts';
 import { Figures } from '../ui/figures/figures';
@@ -19,7 +19,7 @@ export class Things extends Collection<Thing> {
     this.api = api;
   }
 
-  add(draft: ThingDraft): Observable<Thing> {
+  add(draft: NewThing): Observable<Thing> {
     return this.api.call('addThing', { body: draft }).pipe(tap((thing) => this.put(thing)));
   }
 

@@ -100,6 +100,7 @@ describe('the shelf', () => {
     await bench.write('What it is, and how large', '7.6 x 5 x 0.9 cm, 4 screws ø4 x 30');
     await bench.submit('oc-thing-editor form');
     expect(bench.sent('POST', '/api/things').request.body).toEqual({
+      id: expect.any(String) as string,
       name: 'Hinges',
       purpose: {
         kind: 'hold',

@@ -8,6 +8,7 @@ import { cutSquares } from '@odd-corner/core';
 import { partOf, sceneOfChoice } from '../../data/choice-of';
 import { Logbook } from '../../data/logbook';
 import { coloursOf } from '../../ui/drawing-view/paper-colours';
+import { newId } from '../../data/new-id';
 import { Codecs } from '../../ui/field/codecs';
 import { Field } from '../../ui/field/field';
 import { Figures } from '../../ui/figures/figures';
@@ -45,6 +46,8 @@ export class RecordStation {
   private readonly logbook = inject(Logbook);
   private readonly undo = inject(UndoBar);
   private readonly router = inject(Router);
+  /** Of what is being written down: one visit writes one thing. */
+  private readonly id = newId();
   private readonly codecs = inject(Codecs);
   private readonly figures = inject(Figures);
   protected readonly sending = inject(Sending);
@@ -109,7 +112,7 @@ export class RecordStation {
     const { measured, note: words, ...rest } = this.form.getRawValue();
     const draft = logEntryDraft.parse({
       ...rest,
-      ...{ id: crypto.randomUUID(), jobId: this.job().id, note: words?.trim() },
+      ...{ id: this.id, jobId: this.job().id, note: words?.trim() },
       measured: measured.lengthMm === null ? null : measured,
     });
     this.sending.send(this.logbook.record(draft), { form: this.form }).subscribe((entry) => {

@@ -117,4 +117,24 @@ describe('writing a paper down', () => {
     await bench.write('Name', 'Another');
     expect(await bench.isWrong('Name')).toBe(false);
   });
+
+  it('sends a new paper under one id as long as it stands open, and the next under another', async () => {
+    const sent = async (bench: PageBench<PaperEditor>): Promise<string> => {
+      await bench.submit();
+      const request = bench.sent('POST', '/api/papers');
+      request.error(new ProgressEvent('error'));
+      await bench.settle();
+      return (request.request.body as { id: string }).id;
+    };
+    const open = async (): Promise<PageBench<PaperEditor>> => {
+      const bench = await show(null);
+      await fill(bench, { Name: 'Kraft', Sheets: '3' });
+      return bench;
+    };
+    const bench = await open();
+    const first = await sent(bench);
+    expect(await sent(bench)).toBe(first);
+    expect(await bench.reads('Sheets')).toBe('3');
+    expect(await sent(await open())).not.toBe(first);
+  });
 });

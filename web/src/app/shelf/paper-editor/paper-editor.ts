@@ -17,6 +17,7 @@ import { MatInputModule } from '@angular/material/input';
 import { type Paper, type PaperDraft, paperDraft, paperSheet, price, type Settings } from '@odd-corner/contract';
 import { caliperOf, PAPER_KINDS, type SheetSize, STOCK_SHEETS } from '@odd-corner/core';
 import { startWith } from 'rxjs';
+import { newId } from '../../data/new-id';
 import { Papers } from '../../data/papers';
 import { WorkshopSettings } from '../../data/workshop-settings';
 import { Codecs } from '../../ui/field/codecs';
@@ -55,6 +56,8 @@ export class PaperEditor {
   private readonly codecs = inject(Codecs);
   protected readonly sending = inject(Sending);
   private readonly first = viewChild.required<Field<string>>('first');
+  /** Of the paper that is being written down anew. */
+  private id = newId();
   protected readonly kinds = PAPER_KINDS.map((id) => ({ id, name: id }));
 
   protected readonly form = new FormGroup({
@@ -98,6 +101,7 @@ export class PaperEditor {
     effect(() => {
       const [paper, { page }, first] = [this.paper(), this.settings.current(), this.first()];
       untracked(() => {
+        this.id = newId();
         this.form.reset(formOf(paper, page));
         first.focus();
       });
@@ -109,7 +113,10 @@ export class PaperEditor {
     const before = this.paper();
     const draft = this.draft();
     this.sending
-      .send(before ? this.papers.change(before, draft) : this.papers.add(draft), { form: this.form, fieldOf: FIELD_OF })
+      .send(before ? this.papers.change(before, draft) : this.papers.add({ ...draft, id: this.id }), {
+        form: this.form,
+        fieldOf: FIELD_OF,
+      })
       .subscribe(() => this.closed.emit());
   }
 

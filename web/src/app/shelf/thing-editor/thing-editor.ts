@@ -3,6 +3,7 @@ import { FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
 import { type Thing, thingDraft } from '@odd-corner/contract';
 import type { Purpose } from '@odd-corner/core';
+import { newId } from '../../data/new-id';
 import { Things } from '../../data/things';
 import { Codecs } from '../../ui/field/codecs';
 import { Field } from '../../ui/field/field';
@@ -55,6 +56,8 @@ export class ThingEditor {
   private readonly things = inject(Things);
   private readonly codecs = inject(Codecs);
   protected readonly sending = inject(Sending);
+  /** Of the thing that is being written down anew. */
+  private readonly id = newId();
   protected readonly holds = computed(() => this.codecs.purpose());
   protected readonly form = new FormGroup({
     name: controlOf(name, ''),
@@ -79,7 +82,7 @@ export class ThingEditor {
     if (!mayBeSent(this.form) || this.sending.now()) return;
     const [thing, draft] = [this.thing(), thingDraft.parse(this.form.getRawValue())];
     this.sending
-      .send(thing ? this.things.change(thing, draft) : this.things.add(draft), { form: this.form })
+      .send(thing ? this.things.change(thing, draft) : this.things.add({ ...draft, id: this.id }), { form: this.form })
       .subscribe(() => this.closed.emit());
   }
 }

@@ -1,10 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { Router } from '@angular/router';
-import { choiceOf } from '@odd-corner/contract';
+import { choiceOf, type JobDraft } from '@odd-corner/contract';
 import { combineLatest, debounceTime, distinctUntilChanged, of } from 'rxjs';
 import { failureText } from '../../data/api';
 import { Jobs } from '../../data/jobs';
+import { newId } from '../../data/new-id';
 import { Papers } from '../../data/papers';
 import { WorkshopSettings } from '../../data/workshop-settings';
 import { Figures } from '../../ui/figures/figures';
@@ -57,6 +58,7 @@ export class TrayAnswers {
   private readonly folding = inject(Folding);
   private readonly router = inject(Router);
   private readonly undo = inject(UndoBar);
+  private readonly ids = new Map<string, string>();
   protected readonly starting = signal(false);
 
   private readonly asked = computed(() => {
@@ -81,23 +83,30 @@ export class TrayAnswers {
     { initialValue: [] as readonly FormAnswer[] },
   );
 
+  /** The same job pressed again, because its answer was lost, is the same job. */
+  private idOf(draft: JobDraft): string {
+    const said = JSON.stringify(draft);
+    const id = this.ids.get(said) ?? newId();
+    this.ids.set(said, id);
+    return id;
+  }
+
   protected start({ sizing, paper }: Chosen): void {
     const { block, ease } = sizing.asked;
     const title =
       this.things.picked()?.name ?? `Tray for ${this.figures.sizes([block.lengthMm, block.widthMm, block.heightMm])}`;
     this.starting.set(true);
-    this.jobs
-      .add({
-        title: title.slice(0, MOST_LETTERS.title),
-        purpose: { text: this.asking.asked().text.trim().slice(0, MOST_LETTERS.text), block, ease },
-        choice: choiceOf(sizing, paper?.id ?? null),
-      })
-      .subscribe({
-        next: (job) => void this.router.navigate(['/jobs', job.id, 'sheet']),
-        error: (error: unknown) => {
-          this.starting.set(false);
-          this.undo.failed(new Error(`The job was not kept. ${failureText(error)}`));
-        },
-      });
+    const draft: JobDraft = {
+      title: title.slice(0, MOST_LETTERS.title),
+      purpose: { text: this.asking.asked().text.trim().slice(0, MOST_LETTERS.text), block, ease },
+      choice: choiceOf(sizing, paper?.id ?? null),
+    };
+    this.jobs.add({ ...draft, id: this.idOf(draft) }).subscribe({
+      next: (job) => void this.router.navigate(['/jobs', job.id, 'sheet']),
+      error: (error: unknown) => {
+        this.starting.set(false);
+        this.undo.failed(new Error(`The job was not kept. ${failureText(error)}`));
+      },
+    });
   }
 }

@@ -90,12 +90,14 @@ export class Codecs {
 
   /** An amount of money in minor units. */
   money(currency: Currency): Codec<number> {
+    const { decimal } = this.figures.shown();
+    const example = moneyFigure({ minor: 1250, currency }, decimal);
     return this.unlessEmpty({
       read(text): Reading<number> {
         const minor = parseMoney(text, currency);
-        return minor === null ? { why: 'Write a price, for example 12.50.' } : { value: minor };
+        return minor === null ? { why: `Write a price, for example ${example}.` } : { value: minor };
       },
-      write: (minor) => moneyFigure({ minor, currency }, this.figures.shown().decimal),
+      write: (minor) => moneyFigure({ minor, currency }, decimal),
     });
   }
 
