@@ -44,8 +44,13 @@ export class RunningWorkshop {
     await this.end('SIGKILL');
   }
 
+  /** Ends it as Ctrl-C would, and leaves its data. */
+  async halt(): Promise<number | null> {
+    return this.end('SIGTERM');
+  }
+
   async stop(): Promise<number | null> {
-    const code = await this.end('SIGTERM');
+    const code = await this.halt();
     rmSync(this.data, { recursive: true, force: true });
     return code;
   }

@@ -1,5 +1,6 @@
 import { spawn } from 'node:child_process';
 import { once } from 'node:events';
+import { cpSync, existsSync, mkdirSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { addPaper, expect, test } from '../workshop';
 
@@ -20,15 +21,69 @@ test('ends cleanly when it is told to', async ({ workshop }) => {
   expect(await workshop.stop()).toBe(0);
 });
 
-test('a port in use gets a clear message', async ({ workshop }) => {
-  const second = spawn(process.execPath, [MAIN], {
-    env: { ...process.env, PORT: new URL(workshop.url).port, ODD_CORNER_DATA: workshop.data },
+/** Runs the program to its end. */
+async function run(env: Readonly<Record<string, string>>, ...args: string[]): Promise<{ code: number; said: string }> {
+  const child = spawn(process.execPath, [MAIN, ...args], {
+    env: { ...process.env, HOST: '127.0.0.1', PORT: '0', ...env },
   });
   let said = '';
-  second.stderr.on('data', (text: Buffer) => (said += text.toString()));
-  const [code] = (await once(second, 'exit')) as [number];
+  for (const stream of [child.stdout, child.stderr]) stream.on('data', (text: Buffer) => (said += text.toString()));
+  const [code] = (await once(child, 'exit')) as [number];
+  return { code, said };
+}
+
+test('a port in use gets a clear message, and nothing is begun', async ({ workshop }) => {
+  const data = join(workshop.data, 'other');
+  const { code, said } = await run({ PORT: new URL(workshop.url).port, ODD_CORNER_DATA: data });
   expect(code).toBe(1);
   expect(said).toContain('is in use');
+  expect(existsSync(join(data, 'workshop.sqlite'))).toBe(false);
+});
+
+test('a workshop that is open is not opened twice: the other’s address is told, until it is gone', async ({
+  workshop,
+}) => {
+  const { id } = await addPaper(workshop.url);
+  const { code, said } = await run({ ODD_CORNER_DATA: workshop.data });
+  expect(code).toBe(1);
+  expect(said).toContain(`open already, at ${workshop.url}`);
+  // Ended at once, it leaves no lock behind.
+  await workshop.kill();
+  await workshop.start();
+  expect(await (await fetch(`${workshop.url}/api/papers`)).json()).toMatchObject([{ id }]);
+});
+
+test('a file that is gone, empty or another’s is asked about; a backup is put back; a new workshop throws nothing away', async ({
+  workshop,
+}) => {
+  const env = { ODD_CORNER_DATA: workshop.data };
+  const file = join(workshop.data, 'workshop.sqlite');
+  await addPaper(workshop.url);
+  expect((await run(env, '--restore')).said).toContain('no backups');
+  await workshop.halt();
+  // A whole copy under a backup's name.
+  mkdirSync(join(workshop.data, 'backups'));
+  cpSync(file, join(workshop.data, 'backups/workshop-2026-11-29T02-15-00Z.sqlite'));
+
+  rmSync(file);
+  for (const [put, why] of [
+    [() => undefined, 'is gone, although a workshop was open here'],
+    [() => writeFileSync(file, ''), 'is empty'],
+    [() => writeFileSync(file, 'Dear diary, today I folded nothing at all, and nobody saw it.'), 'cannot be read'],
+  ] as const) {
+    put();
+    const { code, said } = await run(env);
+    expect(code).toBe(1);
+    expect(said).toContain(why);
+    expect(said).toContain('Put a backup back (there are 1)');
+  }
+  const restored = await run(env, '--restore', 'newest');
+  expect(restored.said).toContain('is back in place');
+  expect(restored.code).toBe(0);
+  expect(readdirSync(workshop.data).filter((name) => name.includes('set-aside'))).toHaveLength(1);
+  await workshop.start();
+  expect(await (await fetch(`${workshop.url}/api/papers`)).json()).toMatchObject([{ name: 'Chart paper' }]);
+  expect((await run(env, '--restore', 'newest')).said).toContain('open already');
 });
 
 test('unknown files are not answered with the page', async ({ workshop }) => {

@@ -1,43 +1,77 @@
 import { serve } from '@hono/node-server';
 import { demoWorkshop } from '@odd-corner/demo';
+import type { Hono } from 'hono';
 import { existsSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { openDatabase } from './db/open-database';
+import { Backups } from './data/backups';
+import { lockData } from './data/data-lock';
+import { keepBackups } from './data/keep-backups';
+import { openData } from './data/open-data';
+import { restoreBackup } from './data/restore';
 import { fillWorkshop, isEmpty, openWorkshop } from './db/workshop';
 import { serverApp } from './http/server-app';
 import { readOptions, StartRefused } from './read-options';
 
+const HERE = dirname(fileURLToPath(import.meta.url));
+
+/**
+ * Starts in this order, so that nothing is touched that cannot be served: take the right to the data, listen, look at the
+ * file, copy it, migrate it, answer.
+ */
 function start(): void {
-  const here = dirname(fileURLToPath(import.meta.url));
-  const { port, host, file, demo, passphrase } = readOptions(process.env, process.argv.slice(2));
-  const siteDir = join(here, '../../web/dist/web/browser');
+  const { port, host, file, demo, passphrase, anew, restore } = readOptions(process.env, process.argv.slice(2));
+  if (restore !== null) {
+    console.log(restoreBackup(file, restore));
+    return;
+  }
+  const siteDir = join(HERE, '../../web/dist/web/browser');
   if (!existsSync(join(siteDir, 'index.html')))
     throw new StartRefused('The web application is not built yet. Run: npm run build');
-  const db = openDatabase(file, join(here, 'migrations'));
-  const workshop = openWorkshop(db);
-  if (demo && isEmpty(workshop)) fillWorkshop(workshop, demoWorkshop(new Date()));
+  const lock = lockData(file);
+  let app: Hono | null = null;
+  let close = (): void => lock.release();
+
+  const open = (address: string): void => {
+    const db = openData(file, join(HERE, 'migrations'), lock, { anew });
+    const ended = keepBackups(db, new Backups(file), (why) => console.error(`No backup was made: ${words(why)}`));
+    close = () => {
+      ended();
+      db.close();
+      lock.release();
+    };
+    const workshop = openWorkshop(db);
+    if (demo && isEmpty(workshop)) fillWorkshop(workshop, demoWorkshop(new Date()));
+    lock.opened(new Date().toISOString(), address);
+    app = serverApp(workshop, { demo, siteDir, passphrase });
+    console.log(`Odd Corner${demo ? ' (demo workshop)' : ''} is open at ${address}  (stop with Ctrl-C)`);
+  };
 
   const server = serve(
-    { fetch: serverApp(workshop, { demo, siteDir, passphrase }).fetch, port, hostname: host },
+    { fetch: (request: Request) => app?.fetch(request) ?? opening(), port, hostname: host },
     (at) => {
       const name = at.family === 'IPv6' ? `[${at.address}]` : at.address;
-      console.log(
-        `Odd Corner${demo ? ' (demo workshop)' : ''} is open at http://${name}:${at.port}  (stop with Ctrl-C)`,
-      );
+      try {
+        open(`http://${name}:${at.port}`);
+      } catch (error) {
+        close();
+        refuse(error);
+      }
     },
   );
   server.on('error', (error: NodeJS.ErrnoException) => {
-    db.close();
+    close();
     refuse(
       error.code === 'EADDRINUSE'
-        ? `Port ${port} on ${host} is in use. Stop the other program, or choose another: PORT=${port + 1} npm run ${demo ? 'demo' : 'start'}`
-        : error.message,
+        ? new StartRefused(
+            `Port ${port} on ${host} is in use. Stop the other program, or choose another: PORT=${port + 1} npm run ${demo ? 'demo' : 'start'}`,
+          )
+        : error,
     );
   });
   const stop = (): void => {
     server.close(() => {
-      db.close();
+      close();
       process.exit(0);
     });
     if ('closeAllConnections' in server) server.closeAllConnections();
@@ -46,17 +80,19 @@ function start(): void {
   process.on('SIGTERM', stop);
 }
 
-function refuse(message: string): never {
-  console.error(message);
+/** While the file is being looked at, which takes a moment. */
+const opening = (): Response =>
+  new Response('The workshop is being opened.', { status: 503, headers: { 'retry-after': '1' } });
+
+const words = (error: unknown): string => (error instanceof Error ? error.message : String(error));
+
+function refuse(error: unknown): never {
+  console.error(error instanceof StartRefused ? error.message : `The workshop did not open: ${words(error)}`);
   process.exit(1);
 }
 
 try {
   start();
 } catch (error) {
-  refuse(
-    error instanceof StartRefused
-      ? error.message
-      : `The workshop did not open: ${error instanceof Error ? error.message : String(error)}`,
-  );
+  refuse(error);
 }

@@ -6,6 +6,10 @@ export interface StartOptions {
   readonly file: string;
   readonly demo: boolean;
   readonly passphrase: string | null;
+  /** Begins an empty workshop even where one was before; what lies there is set aside. */
+  readonly anew: boolean;
+  /** Instead of serving, puts a backup back: its name, `newest`, or `list` to see them. */
+  readonly restore: string | null;
 }
 
 /** Words for the person who started the server; it does not start. */
@@ -14,16 +18,20 @@ export class StartRefused extends Error {
 }
 
 const DEFAULT_PORT = 4377;
+const FLAGS = ['--demo', '--new', '--restore'];
 const LOOPBACK = new Set(['127.0.0.1', 'localhost', '::1']);
 
 /**
- * Reads `PORT`, `HOST`, `ODD_CORNER_DATA`, `ODD_CORNER_PASSPHRASE` and `--demo`.
+ * Reads `PORT`, `HOST`, `ODD_CORNER_DATA`, `ODD_CORNER_PASSPHRASE`, `--demo`, `--new` and `--restore [name]`.
  * @throws StartRefused when one of them cannot be used
  */
 export function readOptions(env: Readonly<Record<string, string | undefined>>, args: readonly string[]): StartOptions {
   const demo = args.includes('--demo');
-  const unknown = args.find((arg) => arg !== '--demo');
-  if (unknown !== undefined) throw new StartRefused(`“${unknown}” is not an option. Known: --demo`);
+  const at = args.indexOf('--restore');
+  const restore = at < 0 ? null : (args[at + 1] ?? 'list');
+  const unknown = args.find((arg, k) => !FLAGS.includes(arg) && !(at >= 0 && k === at + 1));
+  if (unknown !== undefined)
+    throw new StartRefused(`“${unknown}” is not an option. Known: ${FLAGS.join(', ')}, --restore newest`);
   const port = env['PORT'] ? Number(env['PORT']) : DEFAULT_PORT;
   if (!Number.isInteger(port) || port < 0 || port > 65_535)
     throw new StartRefused(`PORT=${env['PORT']} is not a port. Use a number from 1 to 65535.`);
@@ -34,5 +42,8 @@ export function readOptions(env: Readonly<Record<string, string | undefined>>, a
       `HOST=${host} opens the workshop to the network. Set ODD_CORNER_PASSPHRASE as well, or leave HOST out.`,
     );
   const file = join(resolve(env['ODD_CORNER_DATA'] || 'data'), demo ? 'demo.sqlite' : 'workshop.sqlite');
-  return { port, host, file, demo, passphrase: LOOPBACK.has(host) ? null : passphrase };
+  return {
+    ...{ port, host, file, demo, passphrase: LOOPBACK.has(host) ? null : passphrase },
+    ...{ anew: args.includes('--new'), restore },
+  };
 }

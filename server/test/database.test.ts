@@ -3,6 +3,8 @@ import { demoWorkshop } from '@odd-corner/demo';
 import { mkdtempSync, readdirSync, rmSync, writeFileSync, cpSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { Backups } from '../src/data/backups';
+import { checkFile } from '../src/data/check-file';
 import { openDatabase } from '../src/db/open-database';
 import { fillWorkshop, isEmpty, openWorkshop } from '../src/db/workshop';
 import { readOptions, StartRefused } from '../src/read-options';
@@ -38,7 +40,9 @@ describe('a workshop’s file', () => {
     const db = openDatabase(file, migrations);
     expect(db.pragma('user_version', { simple: true })).toBe(Number(NEXT));
     db.close();
-    expect(readdirSync(dir)).toContain(`w.sqlite.before-${NEXT}`);
+    const [copy] = new Backups(file).list();
+    expect(copy.name).toMatch(new RegExp(`^w-.*-before-${NEXT}\\.sqlite$`));
+    expect(checkFile(copy.path)).toEqual({ kind: 'workshop', schema: Number(NEXT) - 1 });
   });
 
   it('is left as it was by a migration that fails', () => {
@@ -142,7 +146,11 @@ describe('starting', () => {
       file: '/srv/paper/demo.sqlite',
       demo: true,
       passphrase: null,
+      anew: false,
+      restore: null,
     });
+    expect(readOptions({}, ['--new', '--restore']).restore).toBe('list');
+    expect(readOptions({}, ['--demo', '--restore', 'newest'])).toMatchObject({ restore: 'newest', demo: true });
     expect(readOptions({ HOST: '0.0.0.0', ODD_CORNER_PASSPHRASE: 'tide' }, [])).toMatchObject({
       host: '0.0.0.0',
       passphrase: 'tide',

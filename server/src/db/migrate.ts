@@ -1,4 +1,4 @@
-import { existsSync, readdirSync, readFileSync } from 'node:fs';
+import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Db } from './open-database';
 
@@ -19,21 +19,18 @@ function migrationsIn(dir: string): Migration[] {
 }
 
 /**
- * Brings a database to the newest schema: each numbered file once, in order, in its own transaction. A file that
- * already holds data is copied beside itself first.
- * @param backupOf path of the database file, or null when there is nothing to keep
+ * Brings a database to the newest schema: each numbered file once, in order, in its own transaction. What already holds
+ * data is copied first.
+ * @param backup makes that copy before the first of these migrations, or null when there is nothing to keep
  */
-export function migrate(db: Db, dir: string, backupOf: string | null): void {
+export function migrate(db: Db, dir: string, backup: ((db: Db, migration: number) => void) | null): void {
   const done = db.pragma('user_version', { simple: true }) as number;
   const all = migrationsIn(dir);
   if (done > all.length)
     throw new Error(`This workshop was written by a newer version (schema ${done}, known ${all.length}).`);
   const open = all.slice(done);
   if (!open.length) return;
-  if (backupOf && done > 0) {
-    const copy = `${backupOf}.before-${String(open[0].number).padStart(4, '0')}`;
-    if (!existsSync(copy)) db.prepare('VACUUM INTO ?').run(copy);
-  }
+  if (done > 0) backup?.(db, open[0].number);
   for (const { number, file } of open)
     db.transaction(() => {
       db.exec(readFileSync(join(dir, file), 'utf8'));

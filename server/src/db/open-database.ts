@@ -1,6 +1,7 @@
 import Database from 'better-sqlite3';
-import { existsSync, mkdirSync } from 'node:fs';
+import { mkdirSync } from 'node:fs';
 import { dirname } from 'node:path';
+import { Backups } from '../data/backups';
 import { migrate } from './migrate';
 
 export type Db = Database.Database;
@@ -10,13 +11,13 @@ export type Db = Database.Database;
  * write-ahead log is flushed at every commit.
  */
 export function openDatabase(file: string, migrationsDir: string): Db {
-  const isNew = file === ':memory:' || !existsSync(file);
-  if (file !== ':memory:') mkdirSync(dirname(file), { recursive: true });
+  const kept = file !== ':memory:';
+  if (kept) mkdirSync(dirname(file), { recursive: true });
   const db = new Database(file);
   db.pragma('journal_mode = WAL');
   db.pragma('synchronous = FULL');
   db.pragma('foreign_keys = ON');
   db.pragma('busy_timeout = 3000');
-  migrate(db, migrationsDir, isNew ? null : file);
+  migrate(db, migrationsDir, kept ? (from, migration) => new Backups(file).before(from, migration) : null);
   return db;
 }
