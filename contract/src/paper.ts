@@ -5,6 +5,9 @@ import { id, name, version } from './shared';
 
 const colour = z.string().regex(/^#[0-9a-f]{6}$/i, 'Write a colour as # and six digits.');
 
+/** More sheets of one paper are not counted. */
+export const MOST_SHEETS = 100_000;
+
 const sideMm = z
   .number('Write the size of one sheet, for example 297 x 210.')
   .min(20, 'A sheet has at least 20 mm.')
@@ -23,7 +26,7 @@ export const paperDraft = z.object({
   count: z
     .int('Count whole sheets, 0 or more.')
     .min(0, 'A count cannot be below zero.')
-    .max(100_000, 'Count at most 100,000 sheets.'),
+    .max(MOST_SHEETS, 'Count at most 100,000 sheets.'),
   gsm: z
     .number('Write a weight from 10 to 600 g/m².')
     .min(10, 'Paper weighs at least 10 g/m².')

@@ -110,6 +110,31 @@ describe('what is sent twice', () => {
   });
 });
 
+describe('a text with half of a character', () => {
+  it.each([
+    ['papers', { ...KRAFT, name: `${'x'.repeat(78)}\ud83d` }, ['name']],
+    ['jobs', { ...watchJob(null), title: '\ude00 parts' }, ['title']],
+    [
+      'things',
+      { name: 'Fuses', purpose: parsePurpose('a 1 x 2 x 3, b\udfff 4 x 5 x 6') },
+      ['purpose', 'pieces', 1, 'name'],
+    ],
+  ])('is refused for %s, beside its field; a whole one is kept', async (list, draft, path) => {
+    const b = bench();
+    const { status, body } = await b.send('POST', `/api/${list}`, { id: randomUUID(), ...draft });
+    expect(status).toBe(400);
+    expect(problem.parse(body).issues).toMatchObject([{ path }]);
+    expect((await b.send('GET', `/api/${list}`)).body).toEqual([]);
+  });
+
+  it('is told from a whole one', async () => {
+    const b = bench();
+    const name = `Überseepapier ${String.fromCodePoint(0x1f600)}`;
+    const { id } = await post<Paper>(b, '/api/papers', { ...KRAFT, name });
+    expect((await b.send('GET', '/api/papers')).body).toMatchObject([{ id, name }]);
+  });
+});
+
 describe('things', () => {
   it('are added, changed, removed and put back', async () => {
     const b = bench();
@@ -180,6 +205,28 @@ describe('a job from plan to logbook', () => {
     expect((await b.send('DELETE', `/api/pieces/${draft.id}`)).status).toBe(200);
     expect(await countOf(b)).toBe(3);
     expect((await b.send('DELETE', `/api/pieces/${draft.id}`)).status).toBe(404);
+  });
+
+  it('an undo that would lift a count above what is counted is refused, and takes nothing out', async () => {
+    const { b, begun, sheet } = await start();
+    const draft = record(begun.id, { sheetsUsed: 2 });
+    await post(b, '/api/pieces', draft);
+    const full = { ...KRAFT, count: 99_999, version: sheet.version + 1 };
+    expect((await b.send('PUT', `/api/papers/${sheet.id}`, full)).status).toBe(200);
+    expect((await b.send('DELETE', `/api/pieces/${draft.id}`)).status).toBe(422);
+    expect((await b.send('GET', '/api/pieces')).body).toHaveLength(1);
+    expect(await countOf(b)).toBe(99_999);
+  });
+
+  it('a piece that would come out larger than can be kept is refused, and the logbook can still be read', async () => {
+    const b = bench();
+    const plan = watchJob(null);
+    const huge = { sheetMm: 19_999, wallMm: null };
+    const { id } = await post<Job>(b, '/api/jobs', { ...plan, choice: { ...plan.choice, tray: huge, lid: huge } });
+    const refused = await b.send('POST', '/api/pieces', record(id));
+    expect(refused.status).toBe(422);
+    expect(problem.parse(refused.body).issues?.[0].path[0]).toBe('predicted');
+    expect(await b.send('GET', '/api/pieces')).toMatchObject({ status: 200, body: [] });
   });
 
   it('recording more sheets than there are writes nothing', async () => {

@@ -1,6 +1,7 @@
 import type { Context } from 'hono';
 import type * as z from 'zod';
 import { id } from '@odd-corner/contract';
+import { illFormedAt } from './ill-formed';
 import { notFound, ProblemError } from './problem-error';
 
 /**
@@ -13,6 +14,11 @@ export async function readBody<T extends z.ZodType>(c: Context, schema: T): Prom
   const raw: unknown = await c.req.json().catch(() => {
     throw new ProblemError(400, 'The body is not JSON.');
   });
+  const half = illFormedAt(raw);
+  if (half) {
+    const message = 'That text holds half of a character. Type it again.';
+    throw new ProblemError(400, message, { issues: [{ path: [...half], message }] });
+  }
   const read = schema.safeParse(raw);
   if (read.success) return read.data;
   const issues = read.error.issues.map(({ path, message }) => ({

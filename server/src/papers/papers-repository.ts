@@ -1,4 +1,4 @@
-import type { NewPaper, Paper, PaperDraft, Price } from '@odd-corner/contract';
+import { MOST_SHEETS, type NewPaper, type Paper, type PaperDraft, type Price } from '@odd-corner/contract';
 import { type Added, addOnce, type Found } from '../db/add-once';
 import type { Db } from '../db/open-database';
 import { notFound, stale } from '../http/problem-error';
@@ -46,7 +46,7 @@ export function papersRepository(db: Db) {
     price_minor = @priceMinor, price_currency = @priceCurrency, price_sheets = @priceSheets, version = version + 1
     WHERE id = @id AND version = @version AND removed_at IS NULL`);
   const move = db.prepare<[number, string, number]>(
-    'UPDATE papers SET count = count + ?, version = version + 1 WHERE id = ? AND count + ? >= 0',
+    `UPDATE papers SET count = count + ?, version = version + 1 WHERE id = ? AND count + ? BETWEEN 0 AND ${MOST_SHEETS}`,
   );
   const remove = db.prepare<[string, string]>(
     'UPDATE papers SET removed_at = ?, version = version + 1 WHERE id = ? AND removed_at IS NULL',
@@ -82,7 +82,7 @@ export function papersRepository(db: Db) {
       if (!update.run(rowOf({ ...next, id })).changes) throw stale(get(id));
       return get(id);
     },
-    /** Adds sheets, or takes them with a negative number; false when there are not so many. */
+    /** Adds sheets, or takes them with a negative number; false when there are not so many, or would be more than are counted. */
     moveSheets: (id: string, sheets: number): boolean => move.run(sheets, id, sheets).changes > 0,
     remove(id: string, at: string): void {
       if (!remove.run(at, id).changes) throw notFound('paper');

@@ -1,5 +1,6 @@
-import { type LogEntry, type LogEntryDraft, predictInside } from '@odd-corner/contract';
+import { type LogEntry, logEntry, type LogEntryDraft, MOST_SHEETS, predictInside } from '@odd-corner/contract';
 import { type Added, addOnce, type Found } from '../db/add-once';
+import { keepable } from '../db/keepable';
 import type { Workshop } from '../db/workshop';
 import { notFound, ProblemError } from '../http/problem-error';
 
@@ -15,7 +16,7 @@ export function recordPiece(workshop: Workshop, { id, ...draft }: LogEntryDraft,
 function write({ jobs, papers, pieces }: Workshop, draft: LogEntryDraft, at: string): LogEntry {
   const job = jobs.get(draft.jobId);
   const paper = job.choice.paperId === null ? undefined : papers.find(job.choice.paperId);
-  const piece: LogEntry = {
+  const piece = keepable(logEntry, {
     ...draft,
     title: job.title,
     choice: { ...job.choice, paperId: paper?.id ?? null },
@@ -23,7 +24,7 @@ function write({ jobs, papers, pieces }: Workshop, draft: LogEntryDraft, at: str
     predicted: predictInside(job.choice),
     foldedAt: at,
     version: 1,
-  };
+  });
   pieces.put(piece);
   if (!paper || papers.moveSheets(paper.id, -draft.sheetsUsed)) return piece;
   const message = `The shelf has ${paper.count} of “${paper.name}” left. Correct its count on the Shelf, or write fewer sheets.`;
@@ -36,6 +37,11 @@ export function undoPiece({ db, papers, pieces }: Workshop, id: string): void {
   if (!piece) throw notFound('piece');
   db.transaction(() => {
     pieces.remove(id);
-    if (piece.choice.paperId !== null) papers.moveSheets(piece.choice.paperId, piece.sheetsUsed);
+    const { paperId } = piece.choice;
+    if (paperId === null || papers.moveSheets(paperId, piece.sheetsUsed)) return;
+    throw new ProblemError(
+      422,
+      `The shelf would have more than ${MOST_SHEETS.toLocaleString('en')} sheets of “${piece.paperName}”. Correct its count first.`,
+    );
   })();
 }

@@ -1,0 +1,16 @@
+import type * as z from 'zod';
+import { ProblemError } from '../http/problem-error';
+
+/**
+ * A row as it will be read back. Asked before it is written: what could not be read again would make its whole list unreadable.
+ * @throws ProblemError 422 naming what cannot be kept
+ */
+export function keepable<T extends z.ZodType>(schema: T, row: unknown): z.infer<T> {
+  const read = schema.safeParse(row);
+  if (read.success) return read.data;
+  const issues = read.error.issues.map(({ path, message }) => ({
+    path: path.map((part) => (typeof part === 'number' ? part : String(part))),
+    message,
+  }));
+  throw new ProblemError(422, `That cannot be kept: ${issues[0].path.join('.')}. ${issues[0].message}`, { issues });
+}
