@@ -4,7 +4,8 @@ import { browser } from './browser';
 export default defineConfig({
   testDir: 'tests',
   outputDir: 'out/results',
-  workers: 1,
+  // Each test has a server and a workshop of its own.
+  workers: 2,
   timeout: 180_000,
   expect: { timeout: 60_000 },
   reporter: [['list'], ['json']],
