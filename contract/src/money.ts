@@ -1,5 +1,6 @@
 import { CURRENCIES } from '@odd-corner/core';
 import * as z from 'zod';
+import { MOST_SHEETS, TOO_MANY_SHEETS } from './shared';
 
 export const currency = z.enum(CURRENCIES);
 
@@ -10,10 +11,7 @@ export const price = z.object({
     .min(0, 'A price cannot be below zero.')
     .max(100_000_000, 'That is more than a price can be here.'),
   currency,
-  sheets: z
-    .int('Count whole sheets.')
-    .min(1, 'A price is for one sheet or more.')
-    .max(100_000, 'Count at most 100,000 sheets.'),
+  sheets: z.int('Count whole sheets.').min(1, 'A price is for one sheet or more.').max(MOST_SHEETS, TOO_MANY_SHEETS),
 });
 
 export type Price = z.infer<typeof price>;

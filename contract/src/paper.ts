@@ -1,12 +1,9 @@
 import { PAPER_KINDS } from '@odd-corner/core';
 import * as z from 'zod';
 import { price } from './money';
-import { id, name, version } from './shared';
+import { id, MOST_SHEETS, name, TOO_MANY_SHEETS, version } from './shared';
 
 const colour = z.string().regex(/^#[0-9a-f]{6}$/i, 'Write a colour as # and six digits.');
-
-/** More sheets of one paper are not counted. */
-export const MOST_SHEETS = 100_000;
 
 const sideMm = z
   .number('Write the size of one sheet, for example 297 x 210.')
@@ -26,7 +23,7 @@ export const paperDraft = z.object({
   count: z
     .int('Count whole sheets, 0 or more.')
     .min(0, 'A count cannot be below zero.')
-    .max(MOST_SHEETS, 'Count at most 100,000 sheets.'),
+    .max(MOST_SHEETS, TOO_MANY_SHEETS),
   gsm: z
     .number('Write a weight from 10 to 600 g/m².')
     .min(10, 'Paper weighs at least 10 g/m².')

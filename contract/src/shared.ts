@@ -22,3 +22,7 @@ export const name = z.string('Give it a name.').trim().min(1, 'Give it a name.')
 
 /** Every stored row counts its changes, so that a write based on an old reading is noticed. */
 export const version = z.int().min(1);
+
+/** More sheets of one paper are not counted. */
+export const MOST_SHEETS = 100_000;
+export const TOO_MANY_SHEETS = `Count at most ${MOST_SHEETS.toLocaleString('en')} sheets.`;

@@ -3,34 +3,34 @@ import { formatLength, type ShownUnit } from '../measure/format-length';
 import { RULERS, unitOnRuler } from '../measure/ruler';
 import type { WhyLine } from './why-line';
 import type { Need } from './needs';
-import { quantity, rounded } from '../purpose/quantity';
+import { type Quantities, quantity, rounded } from '../purpose/quantity';
 import type { SizedEntry, SizeOptions, Tried } from './size-options';
 import { explainSum } from './size-sums';
 
 /** What each need comes to, what decided the sheet, and how sure it is, in plain words with the figures put in. */
-export function explainFit(answer: SizedEntry, options: SizeOptions, unit: ShownUnit): readonly WhyLine[] {
+export function explainFit(answer: SizedEntry, options: SizeOptions, shown: Quantities): readonly WhyLine[] {
   const { fit, sheet, decided, next, chance, chanceOneMore, layers, tried } = answer;
   const piece = SHELF.piece(answer.pieceId);
-  const onRuler = unitOnRuler(options.ruler, unit);
+  const onRuler = unitOnRuler(options.ruler, shown.unit);
   const summed = ({ terms: all, need, unit: of }: Need): string => {
     const terms = all?.filter(({ value }) => value > 0) ?? [];
     return terms.length > 1
-      ? `${terms.map(({ name, value }) => `${name} ${quantity(value, of, unit)}`).join(' + ')} = ${quantity(need, of, unit)} needed`
-      : `${quantity(need, of, unit)} needed`;
+      ? `${terms.map(({ name, value }) => `${name} ${quantity(value, of, shown)}`).join(' + ')} = ${quantity(need, of, shown)} needed`
+      : `${quantity(need, of, shown)} needed`;
   };
   const lines: WhyLine[] = fit.needs.map((need) => ({
     what: need.name[0].toUpperCase() + need.name.slice(1),
-    figures: `${summed(need)}; ${quantity(need.have, need.unit, unit)} there, ${quantity(need.have - need.need, need.unit, unit)} to spare.`,
+    figures: `${summed(need)}; ${quantity(need.have, need.unit, shown)} there, ${quantity(need.have - need.need, need.unit, shown)} to spare.`,
   }));
   if (fit.arrangement && fit.arrangement.placements.length > 1) {
-    const [a, b, c] = fit.arrangement.box.map((mm) => quantity(mm, 'mm', unit));
+    const [a, b, c] = fit.arrangement.box.map((mm) => quantity(mm, 'mm', shown));
     lines.unshift({
       what: 'All together',
       figures: `${fit.arrangement.placements.length} things fill ${a} × ${b} × ${c}`,
     });
   }
   for (const sum of answer.sums) {
-    const { what, figures } = explainSum(sum, unit);
+    const { what, figures } = explainSum(sum, shown);
     lines.push({ what: `${what}, comes from`, figures });
   }
   lines.push({
@@ -49,7 +49,7 @@ export function explainFit(answer: SizedEntry, options: SizeOptions, unit: Shown
           figures: `${side} is the first mark in ${RULERS[options.ruler].name} that works${chance === null || options.confidence === null ? ' when nothing is missed' : ` in ${rounded(100 * options.confidence, 0)} of 100 tries`}.${next ? ` Next comes: ${next}.` : ''}`,
         },
   );
-  for (const one of tried) lines.push(explainTried(one, piece.sheetShape === 'square', onRuler, unit));
+  for (const one of tried) lines.push(explainTried(one, piece.sheetShape === 'square', onRuler, shown));
   if (chance !== null)
     lines.push({
       what: 'How sure',
@@ -59,7 +59,12 @@ export function explainFit(answer: SizedEntry, options: SizeOptions, unit: Shown
 }
 
 /** A smaller sheet that was folded too: with its best lengths it misses a need, or is not sure enough. */
-function explainTried({ sheet, misses, chance }: Tried, square: boolean, onRuler: ShownUnit, unit: ShownUnit): WhyLine {
+function explainTried(
+  { sheet, misses, chance }: Tried,
+  square: boolean,
+  onRuler: ShownUnit,
+  shown: Quantities,
+): WhyLine {
   const sides = [sheet.widthMm, ...(square ? [] : [sheet.heightMm])].map((mm) => formatLength(mm, onRuler));
   const what = `Tried: ${sides.join(' × ')}`;
   if (!misses) return { what, figures: 'cannot be folded with any lengths at marks of the ruler.' };
@@ -67,6 +72,6 @@ function explainTried({ sheet, misses, chance }: Tried, square: boolean, onRuler
   if (chance !== null) return { what, figures: `fits in ${rounded(100 * chance, 1)} of 100 tries: not sure enough.` };
   return {
     what,
-    figures: `${name}: ${quantity(have, of, unit, 2)} there, ${quantity(need, of, unit, 2)} needed.`,
+    figures: `${name}: ${quantity(have, of, shown, 2)} there, ${quantity(need, of, shown, 2)} needed.`,
   };
 }

@@ -2,9 +2,8 @@ import type { FormSizes, Piece, SheetSize } from '../forms/form';
 import { OUTER_NAMES } from '../forms/sizes-told';
 import { roomFacts } from '../rooms/room-kind';
 import { measure } from '../forms/folded';
-import type { ShownUnit } from '../measure/format-length';
 import type { WhyLine } from './why-line';
-import { quantity } from '../purpose/quantity';
+import { type Quantities, quantity } from '../purpose/quantity';
 import type { Fitting } from './fitting';
 import { flattened, type SizeModel, sizeModel } from './size-model';
 import type { SizePoint, Way } from './ways';
@@ -124,14 +123,14 @@ export function sizeSums(
 const figure = (times: number): string => `${Math.round(times * 1e4) / 1e4}`;
 
 /** A sum in plain words, with the figures put in: `0.7071 × sheet 150 mm − 2 × walls 32 mm = 42.1 mm`. */
-export function explainSum({ name, mm, terms, restMm }: SizeSum, unit: ShownUnit): WhyLine {
+export function explainSum({ name, mm, terms, restMm }: SizeSum, shown: Quantities): WhyLine {
   const parts = [
     ...terms.map(({ of, mm: length, times }) => ({
       minus: times < 0,
-      text: `${figure(Math.abs(times)) === '1' ? '' : `${figure(Math.abs(times))} × `}${of} ${quantity(length, 'mm', unit, length < 1 ? 3 : 1)}`,
+      text: `${figure(Math.abs(times)) === '1' ? '' : `${figure(Math.abs(times))} × `}${of} ${quantity(length, 'mm', shown, length < 1 ? 3 : 1)}`,
     })),
-    ...(Math.abs(restMm) > NOTHING_MM ? [{ minus: restMm < 0, text: quantity(Math.abs(restMm), 'mm', unit) }] : []),
+    ...(Math.abs(restMm) > NOTHING_MM ? [{ minus: restMm < 0, text: quantity(Math.abs(restMm), 'mm', shown) }] : []),
   ];
   const sum = parts.map(({ minus, text }, k) => `${minus ? (k ? ' − ' : '−') : k ? ' + ' : ''}${text}`).join('');
-  return { what: name, figures: `${sum} = ${quantity(mm, 'mm', unit)}` };
+  return { what: name, figures: `${sum} = ${quantity(mm, 'mm', shown)}` };
 }

@@ -9,15 +9,6 @@ export interface Wishes {
 
 export const NO_WISHES: Wishes = { lid: 'none', nested: 1 };
 
-/** How many in each other can be wished at most: as many as any of the forms has. */
-export const mostNested = (forms: readonly Form[]): number =>
-  Math.max(
-    1,
-    ...forms
-      .flatMap(({ makeFields = [] }) => makeFields)
-      .map(({ key, input }) => (key === 'nested' && input.kind === 'count' ? input.max : 1)),
-  );
-
 /**
  * The parameters of a make with which a form meets wishes. A form without a lid of its own still meets the wish for one when
  * something else keeps it closed.

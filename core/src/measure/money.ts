@@ -1,5 +1,5 @@
 import { parseNumber } from './parse-number';
-import type { DecimalMark } from './shown';
+import { type DecimalMark, withMark } from './shown';
 
 /** Currencies that a workshop may count in, by their ISO 4217 codes. */
 export const CURRENCIES = [
@@ -23,8 +23,7 @@ export function minorDigits(currency: Currency): number {
 /** The figure alone: `12.50`, `12,50`, `1250` for yen. */
 export function moneyFigure({ minor, currency }: Money, decimal: DecimalMark): string {
   const digits = minorDigits(currency);
-  const figure = (minor / 10 ** digits).toFixed(digits);
-  return decimal === 'comma' ? figure.replace('.', ',') : figure;
+  return withMark((minor / 10 ** digits).toFixed(digits), decimal);
 }
 
 /** Figure and currency: `12.50 EUR`. The code, and no sign: a dollar is not the same everywhere. */

@@ -1,17 +1,22 @@
-import { formatLength, type ShownUnit } from '../measure/format-length';
+import { formatLength } from '../measure/format-length';
+import { formatMass, formatVolume, type Shown } from '../measure/shown';
+
+/** In which units quantities are told; a text that is told elsewhere gets its decimal mark there. */
+export type Quantities = Pick<Shown, 'unit' | 'mass' | 'volume'>;
 
 export const rounded = (value: number, places: number): string => `${Math.round(value * 10 ** places) / 10 ** places}`;
 
 /**
- * A quantity with its unit; lengths as the maker reads them.
- * @param unit `mm` for a length, or the unit that is written after the figure
+ * A quantity as the maker reads it, with a decimal point.
+ * @param of what `value` is in
  * @param places decimals of a mm
  */
-export function quantity(value: number, unit: string, shown: ShownUnit, places = 1): string {
-  if (unit !== 'mm') return `${rounded(value, value < 10 ? 1 : 0)} ${unit}`;
+export function quantity(value: number, of: 'mm' | 'g' | 'ml', shown: Quantities, places = 1): string {
+  if (of === 'g') return formatMass(value, { ...shown, decimal: 'point' });
+  if (of === 'ml') return formatVolume(value, { ...shown, decimal: 'point' });
   const inMm = `${rounded(value, places)} mm`;
-  if (shown === 'mm') return inMm;
-  if (shown === 'cm') return `${rounded(value / 10, places + 1)} cm`;
+  if (shown.unit === 'mm') return inMm;
+  if (shown.unit === 'cm') return `${rounded(value / 10, places + 1)} cm`;
   // Paper is thinner than any mark of a ruler in inches.
   return places > 1 ? inMm : `${formatLength(value, 'in')} (${inMm})`;
 }

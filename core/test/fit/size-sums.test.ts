@@ -1,5 +1,15 @@
 import * as fc from 'fast-check';
-import { explainSum, FORMS, holds, make, sizeSums, formById, roomFacts, roomKindById } from '../../src/index';
+import {
+  explainSum,
+  FORMS,
+  holds,
+  make,
+  sizeSums,
+  formById,
+  roomFacts,
+  roomKindById,
+  USUALLY_SHOWN,
+} from '../../src/index';
 import { fitting } from './usual-options';
 
 const THICK_MM = 0.12;
@@ -36,7 +46,7 @@ describe('what a size comes from', () => {
   it('is told with the figures put in: the cube after its fact sheet, √2/6 of the sheet less the paper', () => {
     const held = holds(fitting, { widthMm: 150, heightMm: 150 }, { thicknessMm: 0.1 });
     const { sums } = held.find(({ formId }) => formId === 'closing-cube')!;
-    const [long, , deep] = sums.map((sum) => explainSum(sum, 'mm'));
+    const [long, , deep] = sums.map((sum) => explainSum(sum, USUALLY_SHOWN));
     expect(long).toEqual({
       what: 'Inside, long',
       figures: '0.2357 × sheet 150 mm − 6 × one layer of paper 0.1 mm = 34.8 mm',

@@ -1,4 +1,5 @@
 import type * as z from 'zod';
+import { issuesOf } from '../http/issues-of';
 import { ProblemError } from '../http/problem-error';
 
 /**
@@ -8,9 +9,6 @@ import { ProblemError } from '../http/problem-error';
 export function keepable<T extends z.ZodType>(schema: T, row: unknown): z.infer<T> {
   const read = schema.safeParse(row);
   if (read.success) return read.data;
-  const issues = read.error.issues.map(({ path, message }) => ({
-    path: path.map((part) => (typeof part === 'number' ? part : String(part))),
-    message,
-  }));
+  const issues = issuesOf(read.error);
   throw new ProblemError(422, `That cannot be kept: ${issues[0].path.join('.')}. ${issues[0].message}`, { issues });
 }

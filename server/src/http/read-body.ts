@@ -2,6 +2,7 @@ import type { Context } from 'hono';
 import type * as z from 'zod';
 import { id } from '@odd-corner/contract';
 import { illFormedAt } from './ill-formed';
+import { issuesOf } from './issues-of';
 import { notFound, ProblemError } from './problem-error';
 
 /**
@@ -21,10 +22,7 @@ export async function readBody<T extends z.ZodType>(c: Context, schema: T): Prom
   }
   const read = schema.safeParse(raw);
   if (read.success) return read.data;
-  const issues = read.error.issues.map(({ path, message }) => ({
-    path: path.map((p) => (typeof p === 'number' ? p : String(p))),
-    message,
-  }));
+  const issues = issuesOf(read.error);
   throw new ProblemError(400, issues[0]?.message ?? 'The body does not fit.', { issues });
 }
 

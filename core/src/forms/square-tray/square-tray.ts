@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import type { Sheet } from '../../paper/sheet';
+import { MOST_NESTED } from '../../purpose/share';
 import { choice } from '../choice';
 import { anyPiece, type Entry, type Folding, type Form, type ParamField, type Piece } from '../form';
 import { around, over } from '../play';
@@ -45,12 +46,11 @@ const lid: Piece<z.infer<typeof lidParams>> = {
 };
 
 /** Trays in each other: a set larger than this is folded one after the other. */
-const MOST_TRAYS = 6;
 
 export const squareTrayParams = z.object({
   lid: z.enum(['none', 'plain', 'eared']).default('none'),
   /** How many trays stand in each other; the innermost is asked for. */
-  nested: z.int().min(1).max(MOST_TRAYS).default(1),
+  nested: z.int().min(1).max(MOST_NESTED).default(1),
   wallMm,
 });
 
@@ -101,7 +101,7 @@ export const squareTray: Form<SquareTrayParams> = {
       key: 'nested',
       label: 'Trays in each other',
       why: 'Each next one is as much larger as the paper of both and some play ask.',
-      input: { kind: 'count', min: 1, max: MOST_TRAYS },
+      input: { kind: 'count', min: 1, max: MOST_NESTED },
     },
   ],
   fields: [WALLS],

@@ -3,10 +3,52 @@ import type { SettingsDraft } from '@odd-corner/contract';
 import { CURRENCIES, type EaseId, EASES, type HandId, HANDS, type RulerId, RULERS } from '@odd-corner/core';
 import { SETTING_NAMES, WorkshopSettings } from '../data/workshop-settings';
 import { Figures } from '../ui/figures/figures';
-import { Select } from '../ui/select/select';
+import { type Choice, Select } from '../ui/select/select';
 import { UndoBar } from '../ui/undo/undo-bar';
 
+type Key = keyof SettingsDraft;
+
+/** One setting: what it may be, and what is to be said of it. */
+interface Setting {
+  readonly key: Key;
+  readonly choices: readonly Choice[];
+  readonly hint: string;
+}
+
 const nameOf = new Intl.DisplayNames('en', { type: 'currency' });
+
+/** A setting with its choices: each value of it in words. */
+const setting = <K extends Key>(key: K, words: Readonly<Record<SettingsDraft[K], string>>, hint = ''): Setting => ({
+  key,
+  choices: Object.entries<string>(words).map(([id, name]) => ({ id, name })),
+  hint,
+});
+
+/** What each of some kinds is called, by its id. */
+function wordsOf<Id extends string>(ids: readonly Id[], say: (id: Id) => string): Readonly<Record<Id, string>> {
+  return Object.fromEntries(ids.map((id) => [id, say(id)])) as Record<Id, string>;
+}
+
+const SEEN = [
+  setting(
+    'unit',
+    { mm: 'millimetres', cm: 'centimetres', in: 'inches in fractions' },
+    'Whatever is shown, you may type any unit.',
+  ),
+  setting('mass', { g: 'grams', oz: 'ounces' }),
+  setting('volume', { ml: 'millilitres', 'fl oz': 'US fluid ounces' }),
+  setting('decimal', { point: 'a point: 1.5', comma: 'a comma: 1,5' }, 'You may type either.'),
+  setting('scheme', { system: 'as the device is set', light: 'light', dark: 'dark' }),
+];
+
+const PAPER = [
+  setting('page', { A4: 'A4', Letter: 'US Letter' }, 'A new paper begins with this sheet.'),
+  setting(
+    'currency',
+    wordsOf(CURRENCIES, (id) => `${id}, ${nameOf.of(id)}`),
+    'Prices already written down stay in theirs.',
+  ),
+];
 
 /** How this workshop likes to see and measure. */
 @Component({
@@ -21,46 +63,35 @@ export class SettingsPage {
   private readonly undo = inject(UndoBar);
   private readonly figures = inject(Figures);
   protected readonly names = SETTING_NAMES;
-  protected readonly units = [
-    { id: 'mm', name: 'millimetres' },
-    { id: 'cm', name: 'centimetres' },
-    { id: 'in', name: 'inches in fractions' },
-  ] as const;
-  protected readonly masses = [
-    { id: 'g', name: 'grams' },
-    { id: 'oz', name: 'ounces' },
-  ] as const;
-  protected readonly volumes = [
-    { id: 'ml', name: 'millilitres' },
-    { id: 'fl oz', name: 'US fluid ounces' },
-  ] as const;
-  protected readonly decimals = [
-    { id: 'point', name: 'a point: 1.5' },
-    { id: 'comma', name: 'a comma: 1,5' },
-  ] as const;
-  protected readonly currencies = CURRENCIES.map((id) => ({ id, name: `${id}, ${nameOf.of(id)}` }));
-  protected readonly pages = [
-    { id: 'A4', name: 'A4' },
-    { id: 'Letter', name: 'US Letter' },
-  ] as const;
-  protected readonly rulers = (Object.keys(RULERS) as RulerId[]).map((id) => ({ id, name: RULERS[id].name }));
-  protected readonly eases = (Object.keys(EASES) as EaseId[]).map((id) => ({ id, name: `${id}: ${EASES[id].reason}` }));
-  protected readonly hands = computed(() =>
-    (Object.keys(HANDS) as HandId[]).map((id) => ({
-      id,
-      name: this.figures.mark(`${id}: misses by about ${HANDS[id].missMm} mm`),
-    })),
-  );
-  protected readonly handReason = computed(() => HANDS[this.settings.current().hand].reason);
-  protected readonly schemes = [
-    { id: 'system', name: 'as the device is set' },
-    { id: 'light', name: 'light' },
-    { id: 'dark', name: 'dark' },
-  ] as const;
+  protected readonly sections = computed(() => [
+    { name: 'What you see', settings: SEEN },
+    {
+      name: 'What you measure and fold with',
+      settings: [
+        setting(
+          'ruler',
+          wordsOf(Object.keys(RULERS) as RulerId[], (id) => RULERS[id].name),
+          'Sheets are rounded up to its next mark.',
+        ),
+        setting(
+          'ease',
+          wordsOf(Object.keys(EASES) as EaseId[], (id) => `${id}: ${EASES[id].reason}`),
+        ),
+        setting(
+          'hand',
+          wordsOf(Object.keys(HANDS) as HandId[], (id) =>
+            this.figures.mark(`${id}: misses by about ${HANDS[id].missMm} mm`),
+          ),
+          `${HANDS[this.settings.current().hand].reason} How sure a fit is, and how much larger a sheet must be to be surer, follow from it.`,
+        ),
+      ],
+    },
+    { name: 'Paper', settings: PAPER },
+  ]);
 
-  protected put(next: Partial<SettingsDraft>): void {
+  protected put(key: Key, value: string): void {
     const { version: _, ...before } = this.settings.current();
-    this.settings.change(next).subscribe({
+    this.settings.change({ [key]: value }).subscribe({
       next: () => this.undo.done('Kept.', () => this.settings.change(before)),
       error: (error: unknown) => this.undo.failed(error),
     });

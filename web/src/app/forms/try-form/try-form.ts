@@ -137,7 +137,7 @@ export class TryForm {
     ),
     { initialValue: [] },
   );
-  protected readonly why = computed(() => this.sums().map((sum) => explainSum(sum, this.settings.current().unit)));
+  protected readonly why = computed(() => this.sums().map((sum) => explainSum(sum, this.figures.shown())));
   /** Which of its lies is shown. */
   protected readonly lie = linkedSignal<string, Lie['name']>({ source: this.id, computation: () => 'finished' });
   protected readonly scene = computed(() => {

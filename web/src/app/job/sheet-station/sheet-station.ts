@@ -7,10 +7,10 @@ import { cutSquares, explainFit, type WhyLine } from '@odd-corner/core';
 import { combineLatest, concat, concatMap, from, map, of, scan } from 'rxjs';
 import { sceneOfChoice } from '../../data/choice-of';
 import { Papers } from '../../data/papers';
-import { WorkshopSettings } from '../../data/workshop-settings';
 import { coloursOf } from '../../ui/drawing-view/paper-colours';
 import { LengthFigure } from '../../ui/figures/length-figure';
 import { FigurePipe, LengthPipe, SizesPipe } from '../../ui/figures/figure-pipes';
+import { Figures } from '../../ui/figures/figures';
 import { PaperModel } from '../../ui/paper-model/paper-model';
 import { Why } from '../../ui/why/why';
 import { Troubles } from '../../ui/troubles/troubles';
@@ -41,7 +41,7 @@ export class SheetStation {
   private readonly folding = inject(Folding);
   private readonly troubles = inject(Troubles);
   private readonly papers = inject(Papers);
-  private readonly settings = inject(WorkshopSettings);
+  private readonly figures = inject(Figures);
 
   protected readonly colours = computed(() => coloursOf(this.paper()));
   protected readonly scene = toSignal(
@@ -99,8 +99,6 @@ export class SheetStation {
 
   private explain(part: 'tray' | 'lid'): readonly WhyLine[] {
     const worked = this.worked();
-    return worked
-      ? explainFit(worked.sizing[part], sizeOptionsOf(worked.sizing.asked), this.settings.current().unit)
-      : [];
+    return worked ? explainFit(worked.sizing[part], sizeOptionsOf(worked.sizing.asked), this.figures.shown()) : [];
   }
 }

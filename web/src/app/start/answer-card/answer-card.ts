@@ -19,6 +19,7 @@ import { DrawingView } from '../../ui/drawing-view/drawing-view';
 import { coloursOf } from '../../ui/drawing-view/paper-colours';
 import { LengthFigure } from '../../ui/figures/length-figure';
 import { FigurePipe, LengthPipe, SizesPipe } from '../../ui/figures/figure-pipes';
+import { Figures } from '../../ui/figures/figures';
 import { Why } from '../../ui/why/why';
 import type { FormAnswer } from '../start-answers';
 
@@ -53,6 +54,7 @@ export class AnswerCard {
   readonly busy = input(false);
   readonly begin = output<Chosen>();
   private readonly settings = inject(WorkshopSettings);
+  private readonly figures = inject(Figures);
 
   protected readonly form = squareTray;
   protected readonly commonMm = caliperOf(COMMON_PAPER);
@@ -91,7 +93,7 @@ export class AnswerCard {
 
   private explain(part: 'tray' | 'lid'): readonly WhyLine[] {
     const sizing = this.chosen()?.sizing;
-    return sizing ? explainFit(sizing[part], sizeOptionsOf(sizing.asked), this.settings.current().unit) : [];
+    return sizing ? explainFit(sizing[part], sizeOptionsOf(sizing.asked), this.figures.shown()) : [];
   }
   protected readonly can = computed(() => this.answer().shelf.filter((s) => s.plan));
   protected readonly cannot = computed(() => this.answer().shelf.filter((s) => !s.plan));

@@ -17,7 +17,6 @@ import {
   type Ranked,
   type SizeOptions,
 } from '@odd-corner/core';
-import { WorkshopSettings } from '../../data/workshop-settings';
 import { Figures } from '../../ui/figures/figures';
 import { writeFormQuery } from '../../forms/form-query';
 import { DrawingView } from '../../ui/drawing-view/drawing-view';
@@ -65,7 +64,6 @@ export class AnswerRow {
   readonly compare = output<boolean>();
   private readonly folding = inject(Folding);
   private readonly troubles = inject(Troubles);
-  private readonly settings = inject(WorkshopSettings);
   private readonly figures = inject(Figures);
   protected readonly colours = computed(() => coloursOf(this.paper()));
 
@@ -130,7 +128,7 @@ export class AnswerRow {
     );
     return able.sort((p, q) => p.widthMm * p.heightMm - q.widthMm * q.heightMm)[0] ?? null;
   });
-  protected readonly why = computed(() => explainFit(this.answer(), this.options(), this.settings.current().unit));
+  protected readonly why = computed(() => explainFit(this.answer(), this.options(), this.figures.shown()));
   protected readonly better = computed(() =>
     this.reasons()
       .slice(0, 2)

@@ -6,6 +6,7 @@ import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import type { ShownUnit } from '@odd-corner/core';
+import { FigurePipe } from '../../ui/figures/figure-pipes';
 import { Figures } from '../../ui/figures/figures';
 import { Asking } from '../asked/asking';
 import { type ThingToPick, ThingsToPick } from '../asked/things-to-pick';
@@ -22,7 +23,7 @@ const LETTERS = 2;
 /** The line that says what goes in, and the things whose names are being typed. */
 @Component({
   selector: 'oc-ask-line',
-  imports: [MatAutocompleteModule, MatFormFieldModule, MatInputModule, ReactiveFormsModule],
+  imports: [FigurePipe, MatAutocompleteModule, MatFormFieldModule, MatInputModule, ReactiveFormsModule],
   templateUrl: './ask-line.html',
   styleUrl: './ask-line.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -1,4 +1,3 @@
-import { FORMS, mostNested } from '@odd-corner/core';
 import { COUNTS, LIDS, readCount, readLid } from './wishes-query';
 
 describe('what is wished of a make, in an address', () => {
@@ -6,8 +5,6 @@ describe('what is wished of a make, in an address', () => {
     for (const { id } of LIDS) expect(readLid(id)).toBe(id);
     for (const text of [null, '', 'golden', 'constructor']) expect(readLid(text)).toBe('none');
   });
-
-  it('allows as many in each other as the forms do', () => expect(COUNTS.nested.most).toBe(mostNested(FORMS)));
 
   it('counts whole pieces, up to the most', () => {
     for (const count of Object.values(COUNTS)) {

@@ -1,8 +1,7 @@
-import type { Wishes } from '@odd-corner/core';
+import { MOST_NESTED, type Wishes } from '@odd-corner/core';
 
-/** What is counted beside what goes in, and the most: equal pieces that share it, pieces that stand in each other.
- * The most of these is written here, so that the first screen need not wait for the forms; a test holds it to them. */
-export const COUNTS = { units: { most: 48 }, nested: { most: 6 } } as const;
+/** What is counted beside what goes in, and the most: equal pieces that share it, pieces that stand in each other. */
+export const COUNTS = { units: { most: 48 }, nested: { most: MOST_NESTED } } as const;
 
 /** Which lid is wished, in words; what the address calls it is its id. */
 export const LIDS: readonly { readonly id: Wishes['lid']; readonly name: string }[] = [

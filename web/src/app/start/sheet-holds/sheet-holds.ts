@@ -12,9 +12,9 @@ import {
   type SheetSize,
 } from '@odd-corner/core';
 import { map } from 'rxjs';
-import { WorkshopSettings } from '../../data/workshop-settings';
 import { writeFormQuery } from '../../forms/form-query';
 import { LengthPipe } from '../../ui/figures/figure-pipes';
+import { Figures } from '../../ui/figures/figures';
 import { Why } from '../../ui/why/why';
 import { Troubles } from '../../ui/troubles/troubles';
 import { Folding } from '../../workers/folding.service';
@@ -34,7 +34,7 @@ export class SheetHolds {
   private readonly asked = computed(() => ({ sheet: this.sheet(), thicknessMm: this.thicknessMm() }));
   private readonly folding = inject(Folding);
   private readonly troubles = inject(Troubles);
-  private readonly settings = inject(WorkshopSettings);
+  private readonly figures = inject(Figures);
   private readonly held = toSignal(
     toObservable(this.asked).pipe(
       this.troubles.asking(({ sheet, thicknessMm }) =>
@@ -47,7 +47,7 @@ export class SheetHolds {
     this.held()?.map(({ formId, sheet, room, sums }) => ({
       form: formById(formId),
       facts: roomFacts(roomKindById(room.kind), room),
-      why: sums.map((sum) => explainSum(sum, this.settings.current().unit)),
+      why: sums.map((sum) => explainSum(sum, this.figures.shown())),
       query: writeFormQuery({ sheet, params: {} }),
     })),
   );

@@ -15,6 +15,7 @@ import { MatAutocompleteModule } from '@angular/material/autocomplete';
 import type { ErrorStateMatcher } from '@angular/material/core';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInput, MatInputModule } from '@angular/material/input';
+import { FigurePipe } from '../figures/figure-pipes';
 import { faultOf } from '../forms/schema-form';
 import { type Codec, words } from './codec';
 
@@ -24,7 +25,7 @@ import { type Codec, words } from './codec';
  */
 @Component({
   selector: 'oc-field',
-  imports: [MatAutocompleteModule, MatFormFieldModule, MatInputModule],
+  imports: [FigurePipe, MatAutocompleteModule, MatFormFieldModule, MatInputModule],
   templateUrl: './field.html',
   styles: `
     :host {
