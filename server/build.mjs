@@ -12,8 +12,10 @@ const externalPackages = {
 };
 
 await build({
-  entryPoints: ['src/main.ts'],
-  outfile: 'dist/main.mjs',
+  entryPoints: ['src/main.ts', 'src/verify/verify-worker.ts'],
+  outdir: 'dist',
+  entryNames: '[name]',
+  outExtension: { '.js': '.mjs' },
   bundle: true,
   platform: 'node',
   format: 'esm',

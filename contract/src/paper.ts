@@ -40,7 +40,12 @@ export const paperDraft = z.object({
 /** As it is sent to be added: its id is made by the sender, so that sending it twice adds it once. */
 export const newPaper = paperDraft.extend({ id });
 
-export const paper = paperDraft.extend({ id, version });
+export const paper = paperDraft.extend({
+  id,
+  version,
+  /** Sheets that accepted cutting plans keep; a count set right afterwards may be below it. */
+  reserved: z.int().min(0),
+});
 
 export type PaperDraft = z.infer<typeof paperDraft>;
 export type Paper = z.infer<typeof paper>;

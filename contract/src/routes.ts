@@ -1,41 +1,88 @@
 import * as z from 'zod';
-import { job, jobDraft, newJob, progress } from './job';
+import { backup, backupNamed } from './backup';
+import { folderHand, folderHandDraft, newFolderHand } from './folder-hand';
+import { cutSent, job, jobDraft, newJob, progressSent } from './job';
+import { binned, jobsAsked, listAsked, listOf, logAsked } from './list';
+import { logEntry, logEntryChange, newLogEntry } from './log-entry';
 import { newPaper, paper, paperDraft } from './paper';
-import { logEntry, logEntryDraft } from './log-entry';
 import { settings, settingsDraft } from './settings';
 import { version } from './shared';
 import { newThing, thing, thingDraft } from './thing';
 
+const nothing = z.null();
+const versioned = z.object({ version });
+
 /** Every route: what goes in and what comes out. Server and web read the same table. */
 export const routes = {
   health: { method: 'GET', path: '/api/health', answer: z.object({ ok: z.literal(true), demo: z.boolean() }) },
-  papers: { method: 'GET', path: '/api/papers', answer: z.array(paper) },
+
+  papers: { method: 'GET', path: '/api/papers', query: listAsked, answer: listOf(paper) },
   addPaper: { method: 'POST', path: '/api/papers', body: newPaper, answer: paper },
   changePaper: { method: 'PUT', path: '/api/papers/:id', body: paperDraft.extend({ version }), answer: paper },
-  removePaper: { method: 'DELETE', path: '/api/papers/:id', answer: z.null() },
+  removePaper: { method: 'DELETE', path: '/api/papers/:id', answer: nothing },
   restorePaper: { method: 'POST', path: '/api/papers/:id/restore', answer: paper },
-  things: { method: 'GET', path: '/api/things', answer: z.array(thing) },
+
+  things: { method: 'GET', path: '/api/things', query: listAsked, answer: listOf(thing) },
   addThing: { method: 'POST', path: '/api/things', body: newThing, answer: thing },
   changeThing: { method: 'PUT', path: '/api/things/:id', body: thingDraft.extend({ version }), answer: thing },
-  removeThing: { method: 'DELETE', path: '/api/things/:id', answer: z.null() },
+  removeThing: { method: 'DELETE', path: '/api/things/:id', answer: nothing },
   restoreThing: { method: 'POST', path: '/api/things/:id/restore', answer: thing },
-  jobs: { method: 'GET', path: '/api/jobs', answer: z.array(job) },
+
+  hands: { method: 'GET', path: '/api/hands', query: listAsked, answer: listOf(folderHand) },
+  addHand: { method: 'POST', path: '/api/hands', body: newFolderHand, answer: folderHand },
+  changeHand: { method: 'PUT', path: '/api/hands/:id', body: folderHandDraft.extend({ version }), answer: folderHand },
+  removeHand: { method: 'DELETE', path: '/api/hands/:id', answer: nothing },
+  restoreHand: { method: 'POST', path: '/api/hands/:id/restore', answer: folderHand },
+
+  jobs: { method: 'GET', path: '/api/jobs', query: jobsAsked, answer: listOf(job) },
   job: { method: 'GET', path: '/api/jobs/:id', answer: job },
   addJob: { method: 'POST', path: '/api/jobs', body: newJob, answer: job },
   changeJob: { method: 'PUT', path: '/api/jobs/:id', body: jobDraft.extend({ version }), answer: job },
-  removeJob: { method: 'DELETE', path: '/api/jobs/:id', answer: z.null() },
+  removeJob: { method: 'DELETE', path: '/api/jobs/:id', answer: nothing },
   restoreJob: { method: 'POST', path: '/api/jobs/:id/restore', answer: job },
-  /** Last write wins: the hand at the table is where it is. */
-  setProgress: { method: 'PUT', path: '/api/jobs/:id/progress', body: progress, answer: job },
-  pieces: { method: 'GET', path: '/api/pieces', answer: z.array(logEntry) },
-  addPiece: { method: 'POST', path: '/api/pieces', body: logEntryDraft, answer: logEntry },
+  archiveJob: { method: 'POST', path: '/api/jobs/:id/archive', body: versioned, answer: job },
+  unarchiveJob: { method: 'POST', path: '/api/jobs/:id/unarchive', body: versioned, answer: job },
+
+  /** Merged with what is there: a step that is done stays done, whichever device says so. */
+  addProgress: { method: 'POST', path: '/api/makes/:id/progress', body: progressSent, answer: job },
+  /** Folding begins anew, all copies. */
+  clearProgress: { method: 'DELETE', path: '/api/makes/:id/progress', answer: job },
+  /** Keeps the sheets of a cutting plan for a make. */
+  acceptCut: { method: 'PUT', path: '/api/makes/:id/cut', body: cutSent, answer: job },
+  dropCut: { method: 'DELETE', path: '/api/makes/:id/cut', answer: job },
+  /** Takes the sheets off the shelf. */
+  doneCut: { method: 'POST', path: '/api/makes/:id/cut/done', body: versioned, answer: job },
+  undoneCut: { method: 'POST', path: '/api/makes/:id/cut/undone', body: versioned, answer: job },
+
+  log: { method: 'GET', path: '/api/log', query: logAsked, answer: listOf(logEntry) },
+  addLogEntry: { method: 'POST', path: '/api/log', body: newLogEntry, answer: logEntry },
+  changeLogEntry: { method: 'PUT', path: '/api/log/:id', body: logEntryChange, answer: logEntry },
   /** Takes an entry out of the logbook and puts its sheets back on the shelf. */
-  undoPiece: { method: 'DELETE', path: '/api/pieces/:id', answer: z.null() },
+  removeLogEntry: { method: 'DELETE', path: '/api/log/:id', answer: nothing },
+  restoreLogEntry: { method: 'POST', path: '/api/log/:id/restore', answer: logEntry },
+
+  bin: { method: 'GET', path: '/api/bin', answer: z.array(binned) },
+  /** Throws away for good what lies in the bin. */
+  purge: { method: 'DELETE', path: '/api/bin/:id', answer: nothing },
+
   settings: { method: 'GET', path: '/api/settings', answer: settings },
   changeSettings: { method: 'PUT', path: '/api/settings', body: settingsDraft.extend({ version }), answer: settings },
+
+  backups: { method: 'GET', path: '/api/backups', answer: z.array(backup) },
+  addBackup: { method: 'POST', path: '/api/backups', answer: backup },
+  /** Puts a backup in place of what is there, of which a backup is made first. */
+  restoreBackup: {
+    method: 'POST',
+    path: '/api/backups/restore',
+    body: backupNamed,
+    answer: z.object({ words: z.string() }),
+  },
 } as const;
 
 export type Routes = typeof routes;
 export type RouteName = keyof Routes;
 export type Answer<N extends RouteName> = z.infer<Routes[N]['answer']>;
 export type Body<N extends RouteName> = Routes[N] extends { body: infer B extends z.ZodType } ? z.infer<B> : undefined;
+export type Query<N extends RouteName> = Routes[N] extends { query: infer Q extends z.ZodType }
+  ? z.infer<Q>
+  : undefined;

@@ -1,6 +1,6 @@
 import { GRAMS_PER, type MassUnit, ML_PER, type VolumeUnit } from '@odd-corner/core';
 import * as z from 'zod';
-import { ease, hand, ruler } from './job';
+import { ease, hand, ruler } from './choices';
 import { currency } from './money';
 import { version } from './shared';
 

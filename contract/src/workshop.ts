@@ -1,17 +1,19 @@
 import * as z from 'zod';
+import { folderHand } from './folder-hand';
 import { job } from './job';
-import { paper } from './paper';
 import { logEntry } from './log-entry';
+import { paper } from './paper';
 import { settingsDraft } from './settings';
 import { thing } from './thing';
 
 /** Everything that a workshop holds. */
 export const workshop = z.object({
   settings: settingsDraft,
-  papers: z.array(paper),
+  papers: z.array(paper.omit({ reserved: true })),
   things: z.array(thing),
+  hands: z.array(folderHand),
   jobs: z.array(job.omit({ state: true })),
-  pieces: z.array(logEntry),
+  log: z.array(logEntry),
 });
 
 export type Workshop = z.infer<typeof workshop>;

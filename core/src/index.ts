@@ -12,3 +12,4 @@ export * from './fit';
 export * from './shelf';
 export * from './record';
 export * from './exchange';
+export * from './engine-version';

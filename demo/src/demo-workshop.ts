@@ -1,16 +1,32 @@
 import {
-  type Choice,
+  type CopyProgress,
   choiceOf,
+  type Choice,
+  draftOf,
   type InsideSize,
   type Job,
+  type JobMake,
   type LogEntry,
-  predictInside,
-  type Purpose,
+  measuredOf,
+  type PaperThen,
+  predictedInside,
+  type Place,
   sizeTrayJob,
+  toFold,
   USUAL_SETTINGS,
   type Workshop,
 } from '@odd-corner/contract';
-import { caliperOf, cutSquares, type EaseId, Fitting, formatSizes } from '@odd-corner/core';
+import {
+  caliperOf,
+  cutSquares,
+  type EaseId,
+  ENGINE_VERSION,
+  Fitting,
+  foldMake,
+  foretell,
+  formatSizes,
+  HANDS,
+} from '@odd-corner/core';
 import { demoId } from './demo-id';
 import { demoPapers } from './papers';
 import { demoBlock, demoThings } from './things';
@@ -23,7 +39,7 @@ interface Plan {
   readonly ease: EaseId;
   readonly walls: Choice['walls'];
   readonly daysAgo: number;
-  readonly progress: Job['progress'];
+  readonly progress: Place;
   /** Pieces folded so far: how far each came out from the prediction, in mm. */
   readonly folded: readonly {
     readonly off: InsideSize;
@@ -129,6 +145,21 @@ const PLANS: readonly Plan[] = [
 const DAY_MS = 86_400_000;
 const toHalfMm = (mm: number): number => Math.round(mm * 2) / 2;
 
+/** How far folding has come, by the ids of the steps that a make is folded in. */
+function progressOf({ make }: Pick<JobMake, 'make'>, { part, step, seconds }: Place): CopyProgress[] {
+  const { entries } = foldMake(toFold(make));
+  const done = (entryKey: string, steps: number, spent: number): CopyProgress[] => {
+    const ids = entries
+      .get(entryKey)!
+      .folding.steps.slice(0, steps)
+      .map(({ id }) => id);
+    return ids.length ? [{ entryKey, copy: 0, done: ids, seconds: spent }] : [];
+  };
+  return part === 'tray'
+    ? done('tray', step, seconds)
+    : [...done('tray', Infinity, Math.round(0.55 * seconds)), ...done('lid', step, Math.round(0.45 * seconds))];
+}
+
 /**
  * The demo workshop: the monthly repair café “Saturday Mend” in the harbour town of Port Ellery. Sheets and predicted
  * sizes are worked out by folding when it is loaded.
@@ -138,59 +169,51 @@ export function demoWorkshop(now: Date): Workshop {
   const things = demoThings();
   const ago = (days: number, minutes = 0): string =>
     new Date(now.getTime() - days * DAY_MS - minutes * 60_000).toISOString();
-  const jobs: Workshop['jobs'] = [];
-  const pieces: LogEntry[] = [];
+  const jobs: Omit<Job, 'state'>[] = [];
+  const log: LogEntry[] = [];
   const fitting = new Fitting();
+  const handMm = HANDS[USUAL_SETTINGS.hand].missMm;
   PLANS.forEach((plan, k) => {
-    const block = demoBlock(plan.thing);
+    const held = demoBlock(plan.thing);
     const paper = papers[plan.paper - 1];
-    const { ease, walls } = plan;
-    const sized = sizeTrayJob(fitting, { block, ease, ruler: 'mm', walls, thicknessMm: caliperOf(paper) });
-    if (!sized) throw new RangeError(`No sheet is large enough for “${plan.title}”.`);
+    const { ease, walls, title } = plan;
+    const sized = sizeTrayJob(fitting, { block: held, ease, ruler: 'mm', walls, thicknessMm: caliperOf(paper) });
+    if (!sized) throw new RangeError(`No sheet is large enough for “${title}”.`);
     const choice = choiceOf(sized, paper.id);
-    const purpose: Purpose = {
-      text: formatSizes([block.lengthMm, block.widthMm, block.heightMm], 'mm'),
-      block,
-      ease: plan.ease,
+    const text = formatSizes([held.lengthMm, held.widthMm, held.heightMm], 'mm');
+    const [{ chance, ...draft }] = draftOf(
+      { title, purpose: { text, block: held, ease }, choice },
+      demoId('make', k + 1),
+    ).makes;
+    const { colourFront, colourBack, gsm, name } = paper;
+    const then: PaperThen = { paperId: paper.id, name, caliperMm: caliperOf(paper), gsm, colourFront, colourBack };
+    const told = {
+      ...{ sizes: foretell(toFold(draft.make), handMm), chance, handMm, engineVersion: ENGINE_VERSION },
+      papers: { tray: [then], lid: [then] },
     };
+    const make: JobMake = { ...draft, told, cut: null, progress: progressOf(draft, plan.progress) };
     const id = demoId('job', k + 1);
     jobs.push({
-      id,
-      title: plan.title,
-      purpose,
-      choice,
-      progress: plan.progress,
+      ...{ id, title, folderHandId: null, makes: [make], version: 1, archivedAt: null },
       createdAt: ago(plan.daysAgo + 5),
       updatedAt: ago(plan.daysAgo, 30),
-      version: 1,
     });
+    const inside = predictedInside(told.sizes)!;
     for (const { off, minutes, note, daysAgo } of plan.folded) {
-      const cavity = predictInside(choice);
-      pieces.push({
-        id: demoId('piece', pieces.length + 1),
-        jobId: id,
-        title: plan.title,
-        choice,
-        paperName: paper.name,
-        sheetsUsed: cutSquares(paper, [choice.tray.sheetMm, choice.lid.sheetMm])?.sheetsUsed ?? 0,
-        predicted: cavity,
-        measured: {
-          lengthMm: toHalfMm(cavity.lengthMm + off.lengthMm),
-          widthMm: toHalfMm(cavity.widthMm + off.widthMm),
-          depthMm: toHalfMm(cavity.depthMm + off.depthMm),
-        },
-        minutes,
-        note,
-        foldedAt: ago(daysAgo, 60 + pieces.length * 7),
+      const sheets = cutSquares(paper, [choice.tray.sheetMm, choice.lid.sheetMm])?.sheetsUsed ?? 0;
+      log.push({
+        ...{ id: demoId('piece', log.length + 1), jobId: id, makeId: make.id, title, make: make.make },
+        ...{ papers: told.papers, predicted: told.sizes, copies: 1, folderHandId: null, fits: 'well', minutes, note },
+        sheetsUsed: [{ paperId: paper.id, paperName: name, sheets }],
+        measured: measuredOf({
+          lengthMm: toHalfMm(inside.lengthMm + off.lengthMm),
+          widthMm: toHalfMm(inside.widthMm + off.widthMm),
+          depthMm: toHalfMm(inside.depthMm + off.depthMm),
+        }),
+        foldedAt: ago(daysAgo, 60 + log.length * 7),
         version: 1,
       });
     }
   });
-  return {
-    settings: USUAL_SETTINGS,
-    papers,
-    things,
-    jobs,
-    pieces,
-  };
+  return { settings: USUAL_SETTINGS, papers, things, hands: [], jobs, log };
 }

@@ -1,4 +1,4 @@
-import type { Paper } from '@odd-corner/contract';
+import type { Paper, Workshop } from '@odd-corner/contract';
 import { demoId } from './demo-id';
 
 type Row = readonly [
@@ -31,7 +31,7 @@ const ROWS: readonly Row[] = [
   ['Gold foil squares', 100, 100, 25, 60, 'foil', 0.06, '#c8a13a', '#f6f2e6', [450, 50]],
 ];
 
-export function demoPapers(): Paper[] {
+export function demoPapers(): Workshop['papers'] {
   return ROWS.map(([name, widthMm, heightMm, count, gsm, kind, caliperMm, colourFront, colourBack, price], k) => ({
     id: demoId('paper', k + 1),
     name,

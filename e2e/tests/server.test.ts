@@ -12,7 +12,7 @@ test('a power cut right after an answered write loses nothing', async ({ worksho
     for (let k = 0; k <= round; k++) written.push((await addPaper(workshop.url, { name: `Paper ${round}.${k}` })).id);
     await workshop.kill();
     await workshop.start();
-    const papers = (await (await fetch(`${workshop.url}/api/papers`)).json()) as { id: string }[];
+    const { rows: papers } = (await (await fetch(`${workshop.url}/api/papers`)).json()) as { rows: { id: string }[] };
     expect(papers.map(({ id }) => id).sort()).toEqual([...written].sort());
   }
 });
@@ -50,7 +50,7 @@ test('a workshop that is open is not opened twice: the other’s address is told
   // Ended at once, it leaves no lock behind.
   await workshop.kill();
   await workshop.start();
-  expect(await (await fetch(`${workshop.url}/api/papers`)).json()).toMatchObject([{ id }]);
+  expect(await (await fetch(`${workshop.url}/api/papers`)).json()).toMatchObject({ rows: [{ id }] });
 });
 
 test('a file that is gone, empty or another’s is asked about; a backup is put back; a new workshop throws nothing away', async ({
@@ -82,11 +82,44 @@ test('a file that is gone, empty or another’s is asked about; a backup is put 
   expect(restored.code).toBe(0);
   expect(readdirSync(workshop.data).filter((name) => name.includes('set-aside'))).toHaveLength(1);
   await workshop.start();
-  expect(await (await fetch(`${workshop.url}/api/papers`)).json()).toMatchObject([{ name: 'Chart paper' }]);
+  expect(await (await fetch(`${workshop.url}/api/papers`)).json()).toMatchObject({ rows: [{ name: 'Chart paper' }] });
   expect((await run(env, '--restore', 'newest')).said).toContain('open already');
 });
 
 test('unknown files are not answered with the page', async ({ workshop }) => {
   expect((await fetch(`${workshop.url}/assets/nothing.js`)).status).toBe(404);
   expect((await fetch(`${workshop.url}/jobs`)).status).toBe(200);
+});
+
+test('a backup is made and put back in the settings, and what was there until then is kept', async ({
+  page,
+  workshop,
+}) => {
+  await addPaper(workshop.url, { name: 'Chart paper' });
+  await page.goto(`${workshop.url}/settings`);
+  await expect(page.getByText('None yet.')).toBeVisible();
+  await page.getByRole('button', { name: 'Make a backup now' }).click();
+  const rows = page.getByRole('table', { name: 'Backups, the newest first' }).getByRole('row');
+  await expect(rows).toHaveCount(2);
+  // Names go by seconds.
+  await page.waitForTimeout(1100);
+  await addPaper(workshop.url, { name: 'Kraft' });
+  await page.getByRole('button', { name: /^Put back/ }).click();
+  await page.getByRole('button', { name: 'Put it back' }).click();
+  await expect(page.getByText('is back in place')).toBeVisible();
+  await expect(rows).toHaveCount(3);
+  await page.goto(`${workshop.url}/shelf`);
+  await expect(page.getByRole('heading', { name: 'Chart paper' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Kraft' })).toBeHidden();
+  await workshop.kill();
+  await workshop.start();
+  await page.goto(`${workshop.url}/settings`);
+  await page
+    .getByRole('button', { name: /^Put back/ })
+    .first()
+    .click();
+  await page.getByRole('button', { name: 'Put it back' }).click();
+  await expect(page.getByText('is back in place')).toBeVisible();
+  await page.goto(`${workshop.url}/shelf`);
+  await expect(page.getByRole('heading', { name: 'Kraft' })).toBeVisible();
 });

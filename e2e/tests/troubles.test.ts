@@ -42,10 +42,10 @@ test('a request that failed says so, and the page goes on when it is tried again
     ['/jobs', 'No jobs yet'],
     ['/logbook', 'Nothing folded yet'],
   ] as const) {
-    await page.route(/\/api\/(papers|jobs|pieces)$/, (route) => route.abort());
+    await page.route(/\/api\/(papers|jobs|log)\b/, (route) => route.abort());
     await page.goto(workshop.url + path);
     await expect(page.getByRole('alert')).toContainText('does not answer');
-    await page.unroute(/\/api\/(papers|jobs|pieces)$/);
+    await page.unroute(/\/api\/(papers|jobs|log)\b/);
     await page.getByRole('button', { name: 'Try again' }).click();
     await expect(page.getByRole('heading', { name: seen })).toBeVisible();
   }

@@ -4,14 +4,15 @@ import type { Hono } from 'hono';
 import { existsSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { Backups } from './data/backups';
 import { lockData } from './data/data-lock';
-import { keepBackups } from './data/keep-backups';
-import { openData } from './data/open-data';
+import type { DataHouse } from './data/data-house';
+import { OpenFile } from './data/open-file';
 import { restoreBackup } from './data/restore';
+import type { Db } from './db/open-database';
 import { fillWorkshop, isEmpty, openWorkshop } from './db/workshop';
 import { serverApp } from './http/server-app';
 import { readOptions, StartRefused } from './read-options';
+import { Verifier } from './verify/verifier';
 
 const HERE = dirname(fileURLToPath(import.meta.url));
 
@@ -29,22 +30,26 @@ function start(): void {
   if (!existsSync(join(siteDir, 'index.html')))
     throw new StartRefused('The web application is not built yet. Run: npm run build');
   const lock = lockData(file);
+  const verifier = new Verifier(join(HERE, 'verify-worker.mjs'));
   let app: Hono | null = null;
   let close = (): void => lock.release();
 
   const open = (address: string): void => {
-    const db = openData(file, join(HERE, 'migrations'), lock, { anew });
-    const ended = keepBackups(db, new Backups(file), (why) => console.error(`No backup was made: ${words(why)}`));
+    // Called again with another file's contents when a backup is put in place.
+    const opened = (db: Db, house: DataHouse): void => {
+      const workshop = openWorkshop(db);
+      if (demo && isEmpty(workshop)) fillWorkshop(workshop, demoWorkshop(new Date()));
+      app = serverApp(workshop, { demo, siteDir, passphrase, verify: verifier.verify, house });
+    };
+    const failed = (why: unknown): void => console.error(`No backup was made: ${words(why)}`);
+    const house = new OpenFile({ file, migrationsDir: join(HERE, 'migrations'), lock, opened, failed }, { anew });
     close = () => {
-      ended();
-      db.close();
+      house.close();
       lock.release();
     };
-    const workshop = openWorkshop(db);
-    if (demo && isEmpty(workshop)) fillWorkshop(workshop, demoWorkshop(new Date()));
     lock.opened(new Date().toISOString(), address);
-    app = serverApp(workshop, { demo, siteDir, passphrase });
     console.log(`Odd Corner${demo ? ' (demo workshop)' : ''} is open at ${address}  (stop with Ctrl-C)`);
+    console.log(`Its file: ${file}`);
   };
 
   const server = serve(

@@ -1,3 +1,5 @@
+import { existsSync } from 'node:fs';
+import { homedir } from 'node:os';
 import { join, resolve } from 'node:path';
 
 export interface StartOptions {
@@ -21,6 +23,21 @@ const DEFAULT_PORT = 4377;
 const FLAGS = ['--demo', '--new', '--restore'];
 const LOOPBACK = new Set(['127.0.0.1', 'localhost', '::1']);
 
+const WORKSHOP_FILE = 'workshop.sqlite';
+const DEMO_FILE = 'demo.sqlite';
+/** Where workshops lay until they were kept with the user's own data. */
+const BESIDE = 'data';
+
+/**
+ * Where a workshop lies when nothing is said: with the user's own data, so that cleaning the program's folder leaves it alone;
+ * one that lies beside the program from before stays there. The demo can be made again and lies there too.
+ */
+function usualFolder(env: Readonly<Record<string, string | undefined>>, demo: boolean): string {
+  if (demo || existsSync(join(BESIDE, WORKSHOP_FILE))) return resolve(BESIDE);
+  const home = env['XDG_DATA_HOME'] || env['LOCALAPPDATA'] || join(env['HOME'] || homedir(), '.local', 'share');
+  return join(home, 'odd-corner');
+}
+
 /**
  * Reads `PORT`, `HOST`, `ODD_CORNER_DATA`, `ODD_CORNER_PASSPHRASE`, `--demo`, `--new` and `--restore [name]`.
  * @throws StartRefused when one of them cannot be used
@@ -41,7 +58,10 @@ export function readOptions(env: Readonly<Record<string, string | undefined>>, a
     throw new StartRefused(
       `HOST=${host} opens the workshop to the network. Set ODD_CORNER_PASSPHRASE as well, or leave HOST out.`,
     );
-  const file = join(resolve(env['ODD_CORNER_DATA'] || 'data'), demo ? 'demo.sqlite' : 'workshop.sqlite');
+  const file = join(
+    env['ODD_CORNER_DATA'] ? resolve(env['ODD_CORNER_DATA']) : usualFolder(env, demo),
+    demo ? DEMO_FILE : WORKSHOP_FILE,
+  );
   return {
     ...{ port, host, file, demo, passphrase: LOOPBACK.has(host) ? null : passphrase },
     ...{ anew: args.includes('--new'), restore },

@@ -1,21 +1,15 @@
-import { type Job, job, type Paper, paper, logEntry, type Problem, problem } from '@odd-corner/contract';
+import { type Paper, paper, problem, USUAL_SETTINGS } from '@odd-corner/contract';
 import { CURRENCIES, parsePurpose } from '@odd-corner/core';
 import * as fc from 'fast-check';
 import { randomUUID } from 'node:crypto';
-import { bench, type Bench, KRAFT, watchJob } from './workshop';
-
-const post = async <T>(b: Bench, path: string, body: object): Promise<T> => {
-  const { status, body: answer } = await b.send('POST', path, { id: randomUUID(), ...body });
-  expect(status).toBe(201);
-  return answer;
-};
+import { bench, KRAFT, post, rowsOf, watchJob } from './workshop';
 
 describe('papers on the shelf', () => {
   it('come back as they were written', async () => {
     const b = bench();
     const added = paper.parse(await post<Paper>(b, '/api/papers', KRAFT));
-    expect(added).toMatchObject({ ...KRAFT, version: 1 });
-    expect((await b.send('GET', '/api/papers')).body).toEqual([added]);
+    expect(added).toMatchObject({ ...KRAFT, version: 1, reserved: 0 });
+    expect(await rowsOf(b, '/api/papers')).toEqual([added]);
   });
 
   it('keep any price that a schema allows, or none', () =>
@@ -31,10 +25,10 @@ describe('papers on the shelf', () => {
         async (price) => {
           const b = bench();
           const { id } = await post<Paper>(b, '/api/papers', { ...KRAFT, price });
-          expect((await b.send('GET', '/api/papers')).body).toMatchObject([{ price }]);
+          expect(await rowsOf(b, '/api/papers')).toMatchObject([{ price }]);
           const back = price ? null : { minor: 1, currency: 'EUR', sheets: 1 };
           await b.send('PUT', `/api/papers/${id}`, { ...KRAFT, price: back, version: 1 });
-          expect((await b.send('GET', '/api/papers')).body).toMatchObject([{ price: back, version: 2 }]);
+          expect(await rowsOf(b, '/api/papers')).toMatchObject([{ price: back, version: 2 }]);
         },
       ),
       { numRuns: 15 },
@@ -53,7 +47,7 @@ describe('papers on the shelf', () => {
     const b = bench();
     const { id } = await post<Paper>(b, '/api/papers', KRAFT);
     expect((await b.send('DELETE', `/api/papers/${id}`)).status).toBe(200);
-    expect((await b.send('GET', '/api/papers')).body).toEqual([]);
+    expect(await rowsOf(b, '/api/papers')).toEqual([]);
     expect((await b.send('DELETE', `/api/papers/${id}`)).status).toBe(404);
     expect((await b.send('POST', `/api/papers/${id}/restore`)).body).toMatchObject({ name: KRAFT.name });
   });
@@ -82,28 +76,30 @@ describe('papers on the shelf', () => {
 });
 
 describe('what is sent twice', () => {
+  const WATCH = watchJob(null);
   const THING = { name: 'Fuses', purpose: parsePurpose('42 x 38 x 20') };
 
   it.each([
     ['papers', KRAFT, { ...KRAFT, count: 4 }],
     ['papers', { ...KRAFT, price: { minor: 7, currency: 'EUR', sheets: 2 } }, KRAFT],
     ['things', THING, { ...THING, name: 'Other fuses' }],
-    ['jobs', watchJob(null), { ...watchJob(null), title: 'Other parts' }],
+    ['hands', { name: 'Ines', missMm: 0.25 }, { name: 'Ines', missMm: 0.3 }],
+    ['jobs', WATCH, { ...WATCH, title: 'Other parts' }],
   ])('is counted once among the %s; other content under its id is refused', async (list, draft, other) => {
     const b = bench();
     const id = randomUUID();
     const all = await Promise.all(Array.from({ length: 20 }, () => b.send('POST', `/api/${list}`, { id, ...draft })));
     expect(all.map(({ status }) => status).sort()).toEqual([...Array.from({ length: 19 }, () => 200), 201]);
     for (const { body } of all) expect(body).toEqual(all[0].body);
-    expect((await b.send('GET', `/api/${list}`)).body).toEqual([all[0].body]);
+    expect(await rowsOf(b, `/api/${list}`)).toEqual([all[0].body]);
     const refused = await b.send('POST', `/api/${list}`, { id, ...other });
     expect(refused).toMatchObject({ status: 409, body: { current: all[0].body } });
     await b.send('DELETE', `/api/${list}/${id}`);
     expect((await b.send('POST', `/api/${list}`, { id, ...draft })).status).toBe(409);
-    expect((await b.send('GET', `/api/${list}`)).body).toEqual([]);
+    expect(await rowsOf(b, `/api/${list}`)).toEqual([]);
   });
 
-  it.each(['papers', 'things', 'jobs', 'pieces'])('must bring its id to be added to the %s', async (list) => {
+  it.each(['papers', 'things', 'jobs', 'log', 'hands'])('must bring its id to be added to the %s', async (list) => {
     const { status, body } = await bench().send('POST', `/api/${list}`, { ...KRAFT, ...THING, ...watchJob(null) });
     expect(status).toBe(400);
     expect(problem.parse(body).issues?.map(({ path }) => path[0])).toContain('id');
@@ -124,14 +120,14 @@ describe('a text with half of a character', () => {
     const { status, body } = await b.send('POST', `/api/${list}`, { id: randomUUID(), ...draft });
     expect(status).toBe(400);
     expect(problem.parse(body).issues).toMatchObject([{ path }]);
-    expect((await b.send('GET', `/api/${list}`)).body).toEqual([]);
+    expect(await rowsOf(b, `/api/${list}`)).toEqual([]);
   });
 
   it('is told from a whole one', async () => {
     const b = bench();
     const name = `Überseepapier ${String.fromCodePoint(0x1f600)}`;
     const { id } = await post<Paper>(b, '/api/papers', { ...KRAFT, name });
-    expect((await b.send('GET', '/api/papers')).body).toMatchObject([{ id, name }]);
+    expect(await rowsOf(b, '/api/papers')).toMatchObject([{ id, name }]);
   });
 });
 
@@ -145,7 +141,7 @@ describe('things', () => {
     );
     expect((await b.send('PUT', `/api/things/${id}`, { ...draft, version: 1 })).status).toBe(409);
     await b.send('DELETE', `/api/things/${id}`);
-    expect((await b.send('GET', '/api/things')).body).toEqual([]);
+    expect(await rowsOf(b, '/api/things')).toEqual([]);
     expect(await b.send('POST', `/api/things/${id}/restore`)).toMatchObject({
       status: 200,
       body: { name: 'Lamp fuses', purpose: draft.purpose },
@@ -164,92 +160,6 @@ describe('things', () => {
     const { status, body } = await bench().send('POST', '/api/things', { id: randomUUID(), name: 'Odd', purpose });
     expect(status).toBe(400);
     expect(problem.parse(body).issues?.[0]).toMatchObject({ path });
-  });
-});
-
-describe('a job from plan to logbook', () => {
-  const start = async (count = 3): Promise<{ b: Bench; sheet: Paper; begun: Job }> => {
-    const b = bench();
-    const sheet = await post<Paper>(b, '/api/papers', { ...KRAFT, count });
-    return { b, sheet, begun: job.parse(await post<Job>(b, '/api/jobs', watchJob(sheet.id))) };
-  };
-  const record = (jobId: string, more: object = {}) => ({
-    id: randomUUID(),
-    jobId,
-    sheetsUsed: 1,
-    measured: { lengthMm: 62, widthMm: 61, depthMm: 31 },
-    minutes: 20,
-    note: '',
-    ...more,
-  });
-  const countOf = async (b: Bench): Promise<number> => ((await b.send('GET', '/api/papers')).body as Paper[])[0].count;
-
-  it('is planned, then being folded, then folded', async () => {
-    const { b, begun } = await start();
-    expect(begun.state).toBe('planned');
-    const moved = await b.send('PUT', `/api/jobs/${begun.id}/progress`, { part: 'tray', step: 4, seconds: 90 });
-    expect(moved.body).toMatchObject({ state: 'folding', progress: { part: 'tray', step: 4, seconds: 90 } });
-    await post(b, '/api/pieces', record(begun.id));
-    expect((await b.send('GET', `/api/jobs/${begun.id}`)).body).toMatchObject({ state: 'folded' });
-  });
-
-  it('recording takes sheets off the shelf, once however often it is sent, and undo puts them back', async () => {
-    const { b, begun } = await start();
-    const draft = record(begun.id, { sheetsUsed: 2 });
-    const written = logEntry.parse(await post(b, '/api/pieces', draft));
-    expect(await b.send('POST', '/api/pieces', draft)).toMatchObject({ status: 200, body: written });
-    expect((await b.send('POST', '/api/pieces', { ...draft, sheetsUsed: 1 })).status).toBe(409);
-    expect(await countOf(b)).toBe(1);
-    expect((await b.send('GET', '/api/pieces')).body).toHaveLength(1);
-    expect(written.predicted.lengthMm).toBeGreaterThan(60);
-    expect((await b.send('DELETE', `/api/pieces/${draft.id}`)).status).toBe(200);
-    expect(await countOf(b)).toBe(3);
-    expect((await b.send('DELETE', `/api/pieces/${draft.id}`)).status).toBe(404);
-  });
-
-  it('an undo that would lift a count above what is counted is refused, and takes nothing out', async () => {
-    const { b, begun, sheet } = await start();
-    const draft = record(begun.id, { sheetsUsed: 2 });
-    await post(b, '/api/pieces', draft);
-    const full = { ...KRAFT, count: 99_999, version: sheet.version + 1 };
-    expect((await b.send('PUT', `/api/papers/${sheet.id}`, full)).status).toBe(200);
-    expect((await b.send('DELETE', `/api/pieces/${draft.id}`)).status).toBe(422);
-    expect((await b.send('GET', '/api/pieces')).body).toHaveLength(1);
-    expect(await countOf(b)).toBe(99_999);
-  });
-
-  it('a piece that would come out larger than can be kept is refused, and the logbook can still be read', async () => {
-    const b = bench();
-    const plan = watchJob(null);
-    const huge = { sheetMm: 19_999, wallMm: null };
-    const { id } = await post<Job>(b, '/api/jobs', { ...plan, choice: { ...plan.choice, tray: huge, lid: huge } });
-    const refused = await b.send('POST', '/api/pieces', record(id));
-    expect(refused.status).toBe(422);
-    expect(problem.parse(refused.body).issues?.[0].path[0]).toBe('predicted');
-    expect(await b.send('GET', '/api/pieces')).toMatchObject({ status: 200, body: [] });
-  });
-
-  it('recording more sheets than there are writes nothing', async () => {
-    const { b, begun } = await start(1);
-    const { status, body } = await b.send('POST', '/api/pieces', record(begun.id, { sheetsUsed: 2 }));
-    expect(status).toBe(422);
-    expect((body as Problem).issues?.[0].path).toEqual(['sheetsUsed']);
-    expect((await b.send('GET', '/api/pieces')).body).toEqual([]);
-    expect(await countOf(b)).toBe(1);
-  });
-
-  it('keeps its piece when its paper was removed', async () => {
-    const { b, sheet, begun } = await start();
-    await b.send('DELETE', `/api/papers/${sheet.id}`);
-    expect(logEntry.parse(await post(b, '/api/pieces', record(begun.id)))).toMatchObject({ paperName: null });
-  });
-
-  it('refuses a paper that does not exist and a stale change', async () => {
-    const { b, begun } = await start();
-    expect((await b.send('POST', '/api/jobs', { ...watchJob(randomUUID()), id: randomUUID() })).status).toBe(404);
-    const change = { ...watchJob(null), title: 'Clock parts', version: begun.version };
-    expect((await b.send('PUT', `/api/jobs/${begun.id}`, change)).status).toBe(200);
-    expect((await b.send('PUT', `/api/jobs/${begun.id}`, change)).status).toBe(409);
   });
 });
 
@@ -272,6 +182,23 @@ describe('the door', () => {
     expect((await b.send('POST', '/api/papers', { ...KRAFT, name: 'x'.repeat(300_000) })).status).toBe(413);
   });
 
+  it('says which methods an address answers', async () => {
+    const b = bench();
+    for (const [method, path, allow] of [
+      ['PATCH', '/api/papers', 'GET, HEAD, POST'],
+      ['PUT', '/api/log', 'GET, HEAD, POST'],
+      ['POST', `/api/jobs/${randomUUID()}`, 'DELETE, GET, HEAD, PUT'],
+      ['GET', `/api/makes/${randomUUID()}/cut`, 'DELETE, PUT'],
+      ['DELETE', '/api/health', 'GET, HEAD'],
+    ] as const) {
+      const { status, body, response } = await b.send(method, path);
+      expect(status).toBe(405);
+      expect(response.headers.get('allow')).toBe(allow);
+      expect(problem.parse(body).status).toBe(405);
+    }
+    expect((await b.send('HEAD', '/api/papers')).status).toBe(200);
+  });
+
   it('answers unknown addresses and ids in the one error shape', async () => {
     const b = bench();
     for (const path of ['/api/nothing', '/api/jobs/1', `/api/jobs/${randomUUID()}`]) {
@@ -292,6 +219,12 @@ describe('the door', () => {
 });
 
 describe('settings', () => {
+  it('that do not exist any more are as usual, and all others as they were', async () => {
+    const b = bench();
+    b.workshop.db.exec("UPDATE settings SET hand = 'left', unit = 'in', page = 'Foolscap'");
+    expect((await b.send('GET', '/api/settings')).body).toEqual({ ...USUAL_SETTINGS, unit: 'in', version: 1 });
+  });
+
   it('change by version', async () => {
     const b = bench();
     const { body } = await b.send('GET', '/api/settings');

@@ -30,7 +30,7 @@ afterAll(() => folders.forEach((dir) => rmSync(dir, { recursive: true })));
 
 const idOf = (n: number): string => `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`;
 const open = (file: string): Workshop => openWorkshop(openDatabase(file, MIGRATIONS));
-const namesIn = (workshop: Workshop): string[] => workshop.papers.list().map(({ name }) => name);
+const namesIn = (workshop: Workshop): string[] => workshop.papers.list({}).rows.map(({ name }) => name);
 const add = (workshop: Workshop, n: number): void =>
   void workshop.papers.add({ ...KRAFT, name: `Kraft ${n}`, id: idOf(n) });
 const hour = (n: number): Date => new Date(Date.UTC(2026, 10, 1, n));

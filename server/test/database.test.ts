@@ -1,8 +1,9 @@
-import { predictInside, USUAL_SETTINGS, workshop as workshopSchema } from '@odd-corner/contract';
+import { toFold, USUAL_SETTINGS, workshop as workshopSchema } from '@odd-corner/contract';
+import { foretell } from '@odd-corner/core';
 import { demoWorkshop } from '@odd-corner/demo';
 import { mkdtempSync, readdirSync, rmSync, writeFileSync, cpSync } from 'node:fs';
 import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { join, resolve } from 'node:path';
 import { Backups } from '../src/data/backups';
 import { checkFile } from '../src/data/check-file';
 import { openDatabase } from '../src/db/open-database';
@@ -25,7 +26,9 @@ describe('a workshop’s file', () => {
     const db = openDatabase(join(folder(), 'w.sqlite'), MIGRATIONS);
     expect(db.pragma('journal_mode', { simple: true })).toBe('wal');
     expect(db.pragma('synchronous', { simple: true })).toBe(2);
-    expect(() => db.prepare("INSERT INTO progress VALUES ('no such job', 'tray', 0, 0)").run()).toThrow(/FOREIGN KEY/);
+    expect(() => db.prepare("INSERT INTO progress VALUES ('no such make', 'tray', 0, 0, '[]')").run()).toThrow(
+      /FOREIGN KEY/,
+    );
     db.close();
   });
 
@@ -72,7 +75,7 @@ describe('a workshop’s file', () => {
     old.close();
     const { papers, settings, db } = openWorkshop(openDatabase(file, MIGRATIONS));
     expect(settings.get()).toEqual({ ...USUAL_SETTINGS, unit: 'in', hand: 'exact', version: 3 });
-    expect(papers.list()).toMatchObject([{ name: 'Kraft', count: 7, caliperMm: null, price: null, version: 5 }]);
+    expect(papers.list({}).rows).toMatchObject([{ name: 'Kraft', count: 7, caliperMm: null, price: null, version: 5 }]);
     db.close();
   });
 
@@ -87,7 +90,7 @@ describe('a workshop’s file', () => {
     old.close();
     const { things, db } = openWorkshop(openDatabase(file, MIGRATIONS));
     const block = { shape: 'block', lengthMm: 42, widthMm: 38.5, heightMm: 20 };
-    expect(things.list()).toEqual([
+    expect(things.list({}).rows).toEqual([
       {
         id: '00000000-0000-4000-8000-000000000001',
         name: 'Fuses',
@@ -116,13 +119,20 @@ describe('the demo workshop', () => {
     expect(isEmpty(workshop)).toBe(true);
     fillWorkshop(workshop, data);
     const byId = (a: { id: string }, b: { id: string }): number => (a.id < b.id ? -1 : 1);
-    expect([...workshop.papers.list()].sort(byId)).toEqual([...data.papers].sort(byId));
-    expect([...workshop.things.list()].sort(byId)).toEqual([...data.things].sort(byId));
-    expect([...workshop.pieces.list()].sort(byId)).toEqual([...data.pieces].sort(byId));
+    const all = { limit: 500 };
+    const { papers, things, log, jobs } = workshop;
     expect(
-      workshop.jobs
-        .list()
-        .map(({ state: _, ...job }) => job)
+      papers
+        .list(all)
+        .rows.map(({ reserved: _, ...paper }) => paper)
+        .sort(byId),
+    ).toEqual([...data.papers].sort(byId));
+    expect(things.list(all).rows.sort(byId)).toEqual([...data.things].sort(byId));
+    expect(log.list(all).rows.sort(byId)).toEqual([...data.log].sort(byId));
+    expect(
+      jobs
+        .list(all)
+        .rows.map(({ state: _, ...job }) => job)
         .sort(byId),
     ).toEqual([...data.jobs].sort(byId));
   });
@@ -130,10 +140,11 @@ describe('the demo workshop', () => {
   it('has jobs in every state, and predictions that folding confirms', () => {
     const workshop = openWorkshop(openDatabase(':memory:', MIGRATIONS));
     fillWorkshop(workshop, data);
-    expect(new Set(workshop.jobs.list().map((j) => j.state))).toEqual(new Set(['planned', 'folding', 'folded']));
-    for (const { choice, predicted, sheetsUsed } of workshop.pieces.list()) {
-      expect(predicted).toEqual(predictInside(choice));
-      expect(sheetsUsed).toBeGreaterThan(0);
+    const states = workshop.jobs.list({}).rows.map(({ state }) => state);
+    expect(new Set(states)).toEqual(new Set(['planned', 'folding', 'folded']));
+    for (const { make, predicted, sheetsUsed } of workshop.log.list({}).rows) {
+      expect(predicted).toEqual(foretell(toFold(make), 0.3));
+      expect(sheetsUsed[0].sheets).toBeGreaterThan(0);
     }
   });
 });
@@ -155,6 +166,12 @@ describe('starting', () => {
       host: '0.0.0.0',
       passphrase: 'tide',
     });
+  });
+
+  it('keeps a workshop with the user’s own data, and a demo beside the program', () => {
+    expect(readOptions({ XDG_DATA_HOME: '/srv/own' }, []).file).toBe('/srv/own/odd-corner/workshop.sqlite');
+    expect(readOptions({ HOME: '/home/ines' }, []).file).toBe('/home/ines/.local/share/odd-corner/workshop.sqlite');
+    expect(readOptions({ HOME: '/home/ines' }, ['--demo']).file).toBe(resolve('data/demo.sqlite'));
   });
 
   it.each([

@@ -1,9 +1,12 @@
-import { choiceOf, type JobDraft, type PaperDraft, sizeTrayJob } from '@odd-corner/contract';
+import { choiceOf, draftOf, type JobDraft, type PaperDraft, sizeTrayJob } from '@odd-corner/contract';
 import { Fitting } from '@odd-corner/core';
+import { randomUUID } from 'node:crypto';
 import { join } from 'node:path';
 import { openDatabase } from '../src/db/open-database';
 import { openWorkshop, type Workshop } from '../src/db/workshop';
+import type { DataHouse } from '../src/data/data-house';
 import { serverApp } from '../src/http/server-app';
+import { type Verdict, type Verify, verifyMake } from '../src/verify/verify-make';
 
 const fitting = new Fitting();
 
@@ -20,10 +23,22 @@ export interface Bench {
   ): Promise<{ status: number; body: never; response: Response }>;
 }
 
+const verdicts = new Map<string, Verdict>();
+/** Folds on this thread, and what was folded once is not folded again. */
+export const verifyHere: Verify = (asked) => {
+  const key = JSON.stringify(asked);
+  const verdict = verdicts.get(key) ?? verifyMake(asked);
+  verdicts.set(key, verdict);
+  return Promise.resolve(verdict);
+};
+
 /** A fresh workshop in memory behind the real server application. */
-export function bench(options: { passphrase?: string; file?: string } = {}): Bench {
+export function bench(options: { passphrase?: string; file?: string; verify?: Verify; house?: DataHouse } = {}): Bench {
   const workshop = openWorkshop(openDatabase(options.file ?? ':memory:', MIGRATIONS));
-  const app = serverApp(workshop, { demo: false, siteDir: null, passphrase: options.passphrase ?? null });
+  const app = serverApp(workshop, {
+    ...{ demo: false, siteDir: null, passphrase: options.passphrase ?? null, checkAnswers: true },
+    ...{ verify: options.verify ?? verifyHere, house: options.house ?? null },
+  });
   return {
     workshop,
     async send(method, path, body, headers = {}) {
@@ -39,7 +54,7 @@ export function bench(options: { passphrase?: string; file?: string } = {}): Ben
       const text = await response.text();
       return {
         status: response.status,
-        body: (/json/.test(response.headers.get('content-type') ?? '') ? JSON.parse(text) : text) as never,
+        body: (text && /json/.test(response.headers.get('content-type') ?? '') ? JSON.parse(text) : text) as never,
         response,
       };
     },
@@ -59,13 +74,25 @@ export const KRAFT: PaperDraft = {
   price: null,
 };
 
+/** A tray with its lid for watch parts, as a job is sent. */
 export function watchJob(paperId: string | null): JobDraft {
   const block = { lengthMm: 60, widthMm: 45, heightMm: 22 };
   const sized = sizeTrayJob(fitting, { block, ease: 'easy', ruler: 'mm', walls: 'folded', thicknessMm: 0.12 });
   if (!sized) throw new Error('There is a sheet.');
-  return {
-    title: 'Watch parts',
-    purpose: { text: '60 x 45 x 22', block, ease: 'easy' },
-    choice: choiceOf(sized, paperId),
-  };
+  const purpose = { text: '60 x 45 x 22', block, ease: 'easy' } as const;
+  return draftOf({ title: 'Watch parts', purpose, choice: choiceOf(sized, paperId) }, randomUUID());
+}
+
+/** Sends what is to be added, with an id unless it has one. */
+export async function post<T>(b: Bench, path: string, body: object): Promise<T> {
+  const { status, body: answer } = await b.send('POST', path, { id: randomUUID(), ...body });
+  expect(status).toBe(201);
+  return answer;
+}
+
+/** The rows of a list. */
+export async function rowsOf<T>(b: Bench, path: string): Promise<T[]> {
+  const { status, body } = await b.send('GET', path);
+  expect(status).toBe(200);
+  return (body as { rows: T[] }).rows;
 }

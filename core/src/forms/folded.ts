@@ -21,7 +21,7 @@ export interface Folded {
 }
 
 /** Parameters as a piece reads them, those out of its ranges being told as lengths out of range are. */
-function readParams(piece: Piece, params: unknown): unknown {
+export function readParams(piece: Piece, params: unknown): unknown {
   const read = piece.params.safeParse(params);
   if (read.success) return read.data;
   const [{ path, message }] = read.error.issues;

@@ -3,6 +3,7 @@ import { startSheet } from '../folding/hand';
 import { IDENTITY, type Transform } from '../folding/transform';
 import { placedOutline } from '../folding/pose';
 import type { ShownUnit } from '../measure/format-length';
+import { readParams } from './folded';
 import type { Entry, Form, MadeEntry, SheetSize } from './form';
 import { sheetFor } from './make';
 import { SHELF, type Shelf } from './shelf';
@@ -32,7 +33,7 @@ export interface MadeMake {
 
 /** What a form makes with its parameters: its own piece alone, where it does not say otherwise. */
 export function entriesOf(form: Form, params: unknown): readonly [Entry, ...Entry[]] {
-  const read = form.params.parse(params);
+  const read = readParams(form, params);
   return (
     form.entries?.(read) ?? [
       {
@@ -57,13 +58,13 @@ export function foldMake({ formId, params, entries: sheets }: Make, unit?: Shown
       const piece = shelf.piece(entry.pieceId);
       const sheet = sheetFor(piece, size);
       const own = { ...entry.params, ...found };
-      const read = piece.params.parse(own);
+      const read = readParams(piece, own);
       const folding = piece.fold(startSheet(sheet), sheet, read, unit);
       const sizes = piece.sizes(folding, sheet, read, thicknessMm);
       return [entry.key, { entry: { ...entry, params: own }, sheet, folding, sizes }];
     }),
   );
-  const assembly = form.assemble?.(entries, form.params.parse(params)) ?? sideBySide([...entries.values()]);
+  const assembly = form.assemble?.(entries, readParams(form, params)) ?? sideBySide([...entries.values()]);
   // One alone was proved when it was folded.
   if (assembly.states.closed.length > 1) proveState(assembly.states.closed, assembly.joints);
   return { entries, assembly };

@@ -4,6 +4,9 @@ import type { Purpose } from './purpose';
 /** So many pieces stand in each other at most; more would be a tower. */
 export const MOST_NESTED = 6;
 
+/** Among so many equal pieces contents are divided at most. */
+export const MOST_UNITS = 48;
+
 /** The share of a purpose that each of so many equal units takes: things are divided as evenly as they can be. */
 export function perUnit(purpose: Purpose, units: number): Purpose {
   if (!(Number.isInteger(units) && units >= 1)) throw new RangeError('Count whole units, one or more.');

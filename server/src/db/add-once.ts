@@ -1,5 +1,6 @@
 import { isDeepStrictEqual } from 'node:util';
 import { ProblemError, stale } from '../http/problem-error';
+import { inOneGo } from './in-one-go';
 import type { Db } from './open-database';
 
 /** A row under an id, also one that was removed. */
@@ -15,6 +16,24 @@ export interface Added<T> {
 }
 
 /**
+ * What lies under an id already when it says the same; null when nothing does.
+ * @param sent what a row must say to be the same
+ * @throws ProblemError 409 when something else lies there, or it has been removed since
+ */
+export function addedBefore<T extends object>(
+  draft: object,
+  found: Found<T> | undefined,
+  sent: (row: T) => object = (row) => row,
+): T | null {
+  if (!found) return null;
+  if (found.removed) throw new ProblemError(409, 'That was added before, and has been removed since.');
+  const there = sent(found.row) as Readonly<Record<string, unknown>>;
+  const same = Object.entries(draft).every(([key, value]) => isDeepStrictEqual(there[key], value));
+  if (!same) throw stale(found.row);
+  return found.row;
+}
+
+/**
  * Adds a row under an id that its sender made, so that an answer that was lost may be asked for again: sent twice it is
  * counted once. What is there is answered when it says the same.
  * @throws ProblemError 409 when something else lies under that id, or it has been removed since
@@ -24,17 +43,10 @@ export function addOnce<T extends object>(
   draft: object,
   find: () => Found<T> | undefined,
   insert: () => T,
+  sent?: (row: T) => object,
 ): Added<T> {
-  return db
-    .transaction(() => {
-      const found = find();
-      if (!found) return { row: insert(), added: true };
-      if (found.removed) throw new ProblemError(409, 'That was added before, and has been removed since.');
-      const same = Object.entries(draft).every(([key, value]) =>
-        isDeepStrictEqual((found.row as Record<string, unknown>)[key], value),
-      );
-      if (!same) throw stale(found.row);
-      return { row: found.row, added: false };
-    })
-    .immediate();
+  return inOneGo(db, () => {
+    const before = addedBefore(draft, find(), sent);
+    return before ? { row: before, added: false } : { row: insert(), added: true };
+  });
 }

@@ -1,9 +1,11 @@
 import type { Workshop as WorkshopData } from '@odd-corner/contract';
+import { type HandsRepository, handsRepository } from '../hands/hands-repository';
 import { type JobsRepository, jobsRepository } from '../jobs/jobs-repository';
+import { type LogRepository, logRepository } from '../log/log-repository';
 import { type PapersRepository, papersRepository } from '../papers/papers-repository';
-import { type PiecesRepository, piecesRepository } from '../pieces/pieces-repository';
 import { type SettingsRepository, settingsRepository } from '../settings/settings-repository';
 import { type ThingsRepository, thingsRepository } from '../things/things-repository';
+import { inOneGo } from './in-one-go';
 import type { Db } from './open-database';
 
 /** One workshop's file and the ways into it. */
@@ -11,8 +13,9 @@ export interface Workshop {
   readonly db: Db;
   readonly papers: PapersRepository;
   readonly things: ThingsRepository;
+  readonly hands: HandsRepository;
   readonly jobs: JobsRepository;
-  readonly pieces: PiecesRepository;
+  readonly log: LogRepository;
   readonly settings: SettingsRepository;
 }
 
@@ -21,24 +24,26 @@ export function openWorkshop(db: Db): Workshop {
     db,
     papers: papersRepository(db),
     things: thingsRepository(db),
+    hands: handsRepository(db),
     jobs: jobsRepository(db),
-    pieces: piecesRepository(db),
+    log: logRepository(db),
     settings: settingsRepository(db),
   };
 }
 
 /** Whether nothing was ever written here. */
-export function isEmpty({ papers, things, jobs, pieces }: Workshop): boolean {
-  return [papers, things, jobs, pieces].every((part) => part.list().length === 0);
+export function isEmpty({ papers, things, hands, jobs, log }: Workshop): boolean {
+  return [papers, things, hands, jobs, log].every((part) => part.isEmpty());
 }
 
 /** Writes a whole workshop into an empty one, all or nothing. */
 export function fillWorkshop(workshop: Workshop, data: WorkshopData): void {
-  workshop.db.transaction(() => {
+  inOneGo(workshop.db, () => {
     workshop.settings.put(data.settings);
     data.papers.forEach(workshop.papers.put);
     data.things.forEach(workshop.things.put);
-    data.jobs.forEach(workshop.jobs.put);
-    data.pieces.forEach(workshop.pieces.put);
-  })();
+    data.hands.forEach(workshop.hands.put);
+    data.jobs.forEach((job) => workshop.jobs.put(job));
+    data.log.forEach((entry) => workshop.log.put(entry));
+  });
 }

@@ -1,16 +1,32 @@
-import { routes } from '@odd-corner/contract';
 import { Hono } from 'hono';
 import { bodyLimit } from 'hono/body-limit';
+import { binnedRows, purge } from '../bin/bin';
+import type { DataHouse } from '../data/data-house';
+import { inOneGo } from '../db/in-one-go';
 import type { Workshop } from '../db/workshop';
-import { recordPiece, undoPiece } from '../pieces/record-piece';
+import { acceptCut, doneCut, dropCut, releaseJob, undoneCut } from '../jobs/cut-sheets';
+import { addJob, changeJob } from '../jobs/keep-job';
+import { addLogEntry, changeLogEntry, removeLogEntry, restoreLogEntry } from '../log/record-entry';
+import type { Verify } from '../verify/verify-make';
+import { type Handlers, mount, replyAdded } from './mount';
 import { ProblemError } from './problem-error';
-import { readBody, readId } from './read-body';
 
 const LARGEST_BODY = 256 * 1024;
 
-/** The workshop's routes. `now` gives the moment as ISO 8601. */
-export function api(workshop: Workshop, demo: boolean, now: () => string = () => new Date().toISOString()): Hono {
-  const { papers, things, jobs, pieces, settings } = workshop;
+/** What the routes work with. */
+export interface ApiOptions {
+  readonly demo: boolean;
+  readonly verify: Verify;
+  /** Backups of the workshop's file; null where it lies nowhere. */
+  readonly house: DataHouse | null;
+  /** The moment as ISO 8601. */
+  readonly now?: () => string;
+  readonly checkAnswers?: boolean;
+}
+
+/** The workshop's routes. */
+export function api(workshop: Workshop, options: ApiOptions): Hono {
+  const { checkAnswers = false } = options;
   const app = new Hono();
   app.use(
     bodyLimit({
@@ -20,76 +36,96 @@ export function api(workshop: Workshop, demo: boolean, now: () => string = () =>
       },
     }),
   );
-
-  app.get(routes.health.path, (c) => c.json({ ok: true, demo }));
-
-  app.get(routes.papers.path, (c) => c.json(papers.list()));
-  app.post(routes.addPaper.path, async (c) => {
-    const { row, added } = papers.add(await readBody(c, routes.addPaper.body));
-    return c.json(row, added ? 201 : 200);
-  });
-  app.put(routes.changePaper.path, async (c) =>
-    c.json(papers.change(readId(c, 'paper'), await readBody(c, routes.changePaper.body))),
-  );
-  app.delete(routes.removePaper.path, (c) => {
-    papers.remove(readId(c, 'paper'), now());
-    return c.json(null);
-  });
-  app.post(routes.restorePaper.path, (c) => c.json(papers.restore(readId(c, 'paper'))));
-
-  app.get(routes.things.path, (c) => c.json(things.list()));
-  app.post(routes.addThing.path, async (c) => {
-    const { row, added } = things.add(await readBody(c, routes.addThing.body));
-    return c.json(row, added ? 201 : 200);
-  });
-  app.put(routes.changeThing.path, async (c) =>
-    c.json(things.change(readId(c, 'thing'), await readBody(c, routes.changeThing.body))),
-  );
-  app.delete(routes.removeThing.path, (c) => {
-    things.remove(readId(c, 'thing'), now());
-    return c.json(null);
-  });
-  app.post(routes.restoreThing.path, (c) => c.json(things.restore(readId(c, 'thing'))));
-
-  app.get(routes.jobs.path, (c) => c.json(jobs.list()));
-  app.get(routes.job.path, (c) => c.json(jobs.get(readId(c, 'job'))));
-  app.post(routes.addJob.path, async (c) => {
-    const draft = await readBody(c, routes.addJob.body);
-    if (draft.choice.paperId !== null) papers.get(draft.choice.paperId);
-    const { row, added } = jobs.add(draft, now());
-    return c.json(row, added ? 201 : 200);
-  });
-  app.put(routes.changeJob.path, async (c) => {
-    const next = await readBody(c, routes.changeJob.body);
-    if (next.choice.paperId !== null) papers.get(next.choice.paperId);
-    return c.json(jobs.change(readId(c, 'job'), next, now()));
-  });
-  app.delete(routes.removeJob.path, (c) => {
-    jobs.remove(readId(c, 'job'), now());
-    return c.json(null);
-  });
-  app.post(routes.restoreJob.path, (c) => c.json(jobs.restore(readId(c, 'job'))));
-  app.put(routes.setProgress.path, async (c) =>
-    c.json(jobs.setProgress(readId(c, 'job'), await readBody(c, routes.setProgress.body), now())),
-  );
-
-  app.get(routes.pieces.path, (c) => c.json(pieces.list()));
-  app.post(routes.addPiece.path, async (c) => {
-    const { row, added } = recordPiece(workshop, await readBody(c, routes.addPiece.body), now());
-    return c.json(row, added ? 201 : 200);
-  });
-  app.delete(routes.undoPiece.path, (c) => {
-    undoPiece(workshop, readId(c, 'piece'));
-    return c.json(null);
-  });
-
-  app.get(routes.settings.path, (c) => c.json(settings.get()));
-  app.put(routes.changeSettings.path, async (c) =>
-    c.json(settings.change(await readBody(c, routes.changeSettings.body))),
-  );
-
+  mount(app, handlers(workshop, options), checkAnswers);
   app.all('/api/*', () => {
     throw new ProblemError(404, 'There is no such address here.');
   });
   return app;
+}
+
+function handlers(
+  workshop: Workshop,
+  { demo, verify, house, now = () => new Date().toISOString() }: ApiOptions,
+): Handlers {
+  const { db, papers, things, hands, jobs, log, settings } = workshop;
+  const housed = (): DataHouse => {
+    if (!house) throw new ProblemError(422, 'This workshop lies in no file, so there is nothing to copy.');
+    return house;
+  };
+  const removed = (rows: { remove(id: string, at: string): void }, id: string): null => {
+    rows.remove(id, now());
+    return null;
+  };
+  return {
+    health: () => ({ ok: true, demo }),
+
+    papers: ({ query }) => papers.list(query),
+    addPaper: ({ body }) => replyAdded(papers.add(body)),
+    changePaper: ({ id, body }) => papers.change(id, body),
+    removePaper: ({ id }) => removed(papers, id),
+    restorePaper: ({ id }) => papers.restore(id),
+
+    things: ({ query }) => things.list(query),
+    addThing: ({ body }) => replyAdded(things.add(body)),
+    changeThing: ({ id, body }) => things.change(id, body),
+    removeThing: ({ id }) => removed(things, id),
+    restoreThing: ({ id }) => things.restore(id),
+
+    hands: ({ query }) => hands.list(query),
+    addHand: ({ body }) => replyAdded(hands.add(body)),
+    changeHand: ({ id, body }) => hands.change(id, body),
+    removeHand: ({ id }) => removed(hands, id),
+    restoreHand: ({ id }) => hands.restore(id),
+
+    jobs: ({ query }) => jobs.list(query),
+    job: ({ id }) => jobs.get(id),
+    addJob: async ({ body }) => replyAdded(await addJob(workshop, verify, body, now())),
+    changeJob: ({ id, body }) => changeJob(workshop, verify, id, body, now()),
+    removeJob: ({ id }) =>
+      inOneGo(db, () => {
+        releaseJob(workshop, id);
+        return removed(jobs, id);
+      }),
+    restoreJob: ({ id }) => inOneGo(db, () => jobs.restore(id)),
+    archiveJob: ({ id, body: { version } }) =>
+      inOneGo(db, () => {
+        jobs.bump(id, version, now());
+        releaseJob(workshop, id);
+        return jobs.archive(id, now());
+      }),
+    unarchiveJob: ({ id, body: { version } }) =>
+      inOneGo(db, () => {
+        jobs.bump(id, version, now());
+        return jobs.archive(id, null);
+      }),
+
+    addProgress: ({ id, body: { copies } }) => inOneGo(db, () => jobs.merge(jobs.ofMake(id).id, id, copies, now())),
+    clearProgress: ({ id }) => inOneGo(db, () => jobs.clearProgress(jobs.ofMake(id).id, id, now())),
+    acceptCut: ({ id, body }) => acceptCut(workshop, id, body, now()),
+    dropCut: ({ id }) => dropCut(workshop, id),
+    doneCut: ({ id, body: { version } }) => doneCut(workshop, id, version, now()),
+    undoneCut: ({ id, body: { version } }) => undoneCut(workshop, id, version, now()),
+
+    log: ({ query }) => log.list(query),
+    addLogEntry: async ({ body }) => replyAdded(await addLogEntry(workshop, verify, body, now())),
+    changeLogEntry: ({ id, body }) => changeLogEntry(workshop, id, body),
+    removeLogEntry: ({ id }) => {
+      removeLogEntry(workshop, id, now());
+      return null;
+    },
+    restoreLogEntry: ({ id }) => restoreLogEntry(workshop, id),
+
+    bin: () => binnedRows(db),
+    purge: ({ id }) => {
+      purge(db, id);
+      return null;
+    },
+
+    settings: () => settings.get(),
+    changeSettings: ({ body }) => settings.change(body),
+
+    backups: () => housed().list(),
+    addBackup: () => housed().add(),
+    restoreBackup: ({ body: { name } }) => housed().restore(name),
+  };
 }

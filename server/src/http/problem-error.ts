@@ -10,18 +10,28 @@ const TITLES: Readonly<Record<number, string>> = {
   413: 'Too much at once',
   415: 'Send JSON',
   422: 'That cannot be done',
+  503: 'Not just now',
   500: 'Something went wrong here',
 };
+
+type Headers = Readonly<Record<string, string>>;
 
 /** An error that becomes a problem answer. */
 export class ProblemError extends Error {
   override readonly name = 'ProblemError';
+  readonly more: { readonly issues?: Issue[]; readonly current?: unknown };
+  readonly headers: Headers;
   constructor(
     readonly status: number,
     detail: string,
-    readonly more: { readonly issues?: Issue[]; readonly current?: unknown } = {},
+    {
+      headers = {},
+      ...more
+    }: { readonly issues?: Issue[]; readonly current?: unknown; readonly headers?: Headers } = {},
   ) {
     super(detail);
+    this.more = more;
+    this.headers = headers;
   }
 
   toProblem(): Problem {

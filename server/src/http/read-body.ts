@@ -20,15 +20,26 @@ export async function readBody<T extends z.ZodType>(c: Context, schema: T): Prom
     const message = 'That text holds half of a character. Type it again.';
     throw new ProblemError(400, message, { issues: [{ path: [...half], message }] });
   }
+  return fitting(schema, raw, 'The body does not fit.');
+}
+
+/** What follows the question mark, checked. @throws ProblemError 400 with an issue list */
+export function readQuery<T extends z.ZodType>(c: Context, schema: T): z.infer<T> {
+  const raw = c.req.query();
+  if (illFormedAt(raw)) throw new ProblemError(400, 'That address holds half of a character.');
+  return fitting(schema, raw, 'The address does not fit.');
+}
+
+function fitting<T extends z.ZodType>(schema: T, raw: unknown, otherwise: string): z.infer<T> {
   const read = schema.safeParse(raw);
   if (read.success) return read.data;
   const issues = issuesOf(read.error);
-  throw new ProblemError(400, issues[0]?.message ?? 'The body does not fit.', { issues });
+  throw new ProblemError(400, issues[0]?.message ?? otherwise, { issues });
 }
 
 /** The id in the path; one that could not be an id belongs to nothing. */
-export function readId(c: Context, what: string): string {
+export function readId(c: Context): string {
   const read = id.safeParse(c.req.param('id'));
-  if (!read.success) throw notFound(what);
+  if (!read.success) throw notFound('thing here');
   return read.data;
 }

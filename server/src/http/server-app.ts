@@ -3,12 +3,11 @@ import { basicAuth } from 'hono/basic-auth';
 import { secureHeaders } from 'hono/secure-headers';
 import type { Workshop } from '../db/workshop';
 import { answerProblem } from './answer-problem';
-import { api } from './api';
+import { api, type ApiOptions } from './api';
 import { sameSite } from './same-site';
 import { site } from './site';
 
-export interface ServerOptions {
-  readonly demo: boolean;
+export interface ServerOptions extends ApiOptions {
   /** Folder of the built web application, or null to serve the routes alone. */
   readonly siteDir: string | null;
   /** Set when the server is opened to a network: every request must carry it. */
@@ -16,7 +15,7 @@ export interface ServerOptions {
 }
 
 /** The whole server as a function from request to answer. */
-export function serverApp(workshop: Workshop, { demo, siteDir, passphrase }: ServerOptions): Hono {
+export function serverApp(workshop: Workshop, { siteDir, passphrase, ...options }: ServerOptions): Hono {
   const app = new Hono();
   app.onError(answerProblem);
   app.use(
@@ -39,7 +38,7 @@ export function serverApp(workshop: Workshop, { demo, siteDir, passphrase }: Ser
   );
   app.use(sameSite(passphrase !== null));
   if (passphrase !== null) app.use(basicAuth({ username: 'workshop', password: passphrase, realm: 'Odd Corner' }));
-  app.route('/', api(workshop, demo));
+  app.route('/', api(workshop, options));
   if (siteDir) app.route('/', site(siteDir));
   return app;
 }

@@ -1,102 +1,219 @@
-import { type Job, job as jobSchema, type JobDraft, type NewJob, type Progress } from '@odd-corner/contract';
-import { type Added, addOnce, type Found } from '../db/add-once';
+import {
+  type CopyProgress,
+  type Cut,
+  type Job,
+  type JobDraft,
+  type JobMake,
+  type JobsAsked,
+  job as jobSchema,
+} from '@odd-corner/contract';
+import { keptRows } from '../db/kept-rows';
+import { saying, type Where, wordsOf } from '../db/list-rows';
 import type { Db } from '../db/open-database';
 import { readJson } from '../db/read-json';
 import { notFound, stale } from '../http/problem-error';
+import { sizesInWords } from './words';
 
 interface Row {
   readonly id: string;
   readonly title: string;
-  readonly purpose: string;
-  readonly choice: string;
-  readonly part: Progress['part'] | null;
-  readonly step: number | null;
-  readonly seconds: number | null;
-  readonly pieces: number;
+  readonly folderHandId: string | null;
+  readonly makes: string;
+  readonly begun: 0 | 1;
+  readonly folded: 0 | 1;
+  readonly archivedAt: string | null;
   readonly createdAt: string;
   readonly updatedAt: string;
   readonly version: number;
 }
 
-const SELECT = `SELECT j.id, j.title, j.purpose, j.choice, p.part, p.step, p.seconds, j.created_at AS createdAt, j.updated_at AS updatedAt,
-  j.version, (SELECT count(*) FROM pieces WHERE job_id = j.id) AS pieces
-  FROM jobs j LEFT JOIN progress p ON p.job_id = j.id`;
-
-function toJob({ purpose, choice, part, step, seconds, pieces, ...rest }: Row): Job {
-  const begun = part !== null && (part === 'lid' || (step ?? 0) > 0);
-  return jobSchema.parse({
-    ...rest,
-    purpose: readJson(purpose),
-    choice: readJson(choice),
-    progress: { part: part ?? 'tray', step: step ?? 0, seconds: seconds ?? 0 },
-    state: pieces > 0 ? 'folded' : begun ? 'folding' : 'planned',
-  });
+/** A make as it lies in the table: what is JSON is text. */
+interface MakeRow {
+  readonly id: string;
+  readonly asked: string;
+  readonly make: string;
+  readonly count: number;
+  readonly told: string | null;
+  readonly marks: string | null;
+  readonly art: string | null;
+  readonly cutPlan: string | null;
+  readonly cutDone: 0 | 1;
+  readonly progress: string;
 }
 
-/** Jobs, with how far folding has come. Their state follows from progress and from the pieces in the logbook. */
-export function jobsRepository(db: Db) {
-  const list = db.prepare<[], Row>(`${SELECT} WHERE j.removed_at IS NULL ORDER BY j.updated_at DESC, j.id`);
-  const one = db.prepare<[string], Row>(`${SELECT} WHERE j.id = ? AND j.removed_at IS NULL`);
-  const any = db.prepare<[string], Row>(`${SELECT} WHERE j.id = ?`);
-  const insert = db.prepare(`INSERT INTO jobs (id, title, purpose, choice, paper_id, created_at, updated_at, version)
-    VALUES (@id, @title, @purpose, @choice, @paperId, @createdAt, @updatedAt, @version)`);
-  const update =
-    db.prepare(`UPDATE jobs SET title = @title, purpose = @purpose, choice = @choice, paper_id = @paperId, updated_at = @updatedAt,
-    version = version + 1 WHERE id = @id AND version = @version AND removed_at IS NULL`);
-  const setProgress =
-    db.prepare(`INSERT INTO progress (job_id, part, step, seconds) VALUES (@id, @part, @step, @seconds)
-    ON CONFLICT (job_id) DO UPDATE SET part = @part, step = @step, seconds = @seconds`);
-  const touch = db.prepare<[string, string]>('UPDATE jobs SET updated_at = ? WHERE id = ?');
-  const remove = db.prepare<[string, string]>(
-    'UPDATE jobs SET removed_at = ?, version = version + 1 WHERE id = ? AND removed_at IS NULL',
-  );
-  const restore = db.prepare<[string]>('UPDATE jobs SET removed_at = NULL, version = version + 1 WHERE id = ?');
+const FOLDED = 'EXISTS (SELECT 1 FROM log_entries e WHERE e.job_id = t.id AND e.removed_at IS NULL)';
+const BEGUN = `EXISTS (SELECT 1 FROM progress p JOIN makes m ON m.id = p.make_id WHERE m.job_id = t.id AND p.done <> '[]')`;
 
-  const get = (id: string): Job => {
-    const row = one.get(id);
-    if (!row) throw notFound('job');
-    return toJob(row);
-  };
-  const columns = ({ title, purpose, choice }: JobDraft) => ({
-    title,
-    purpose: JSON.stringify(purpose),
-    choice: JSON.stringify(choice),
-    paperId: choice.paperId,
-  });
-  const move = db.transaction((id: string, progress: Progress, at: string): Job => {
-    get(id);
-    setProgress.run({ id, ...progress });
-    touch.run(at, id);
-    return get(id);
-  });
+const SELECT = `SELECT t.id, t.title, t.folder_hand_id AS folderHandId, t.archived_at AS archivedAt, t.created_at AS createdAt,
+  t.updated_at AS updatedAt, t.version, ${FOLDED} AS folded, ${BEGUN} AS begun,
+  (SELECT json_group_array(json_object('id', m.id, 'asked', m.asked, 'make', m.make, 'count', m.count, 'told', m.told,
+      'marks', m.marks, 'art', m.art, 'cutPlan', m.cut_plan, 'cutDone', m.cut_done, 'progress',
+      (SELECT json_group_array(json_object('entryKey', p.entry_key, 'copy', p.copy, 'done', p.done, 'seconds', p.seconds))
+        FROM (SELECT * FROM progress WHERE make_id = m.id ORDER BY rowid) p)))
+    FROM (SELECT * FROM makes WHERE job_id = t.id ORDER BY position) m) AS makes
+  FROM jobs t`;
+
+const orNull = (text: string | null): unknown => (text === null ? null : readJson(text));
+const orNullText = (value: unknown): string | null => (value === null ? null : JSON.stringify(value));
+
+function makeOf({ cutPlan, cutDone, ...row }: MakeRow): unknown {
+  const progress = row.progress as unknown as readonly (Omit<CopyProgress, 'done'> & { readonly done: string })[];
   return {
-    list: (): Job[] => list.all().map(toJob),
-    get,
-    put: db.transaction(({ progress, ...job }: Omit<Job, 'state'>): void => {
-      insert.run({ ...job, ...columns(job) });
-      setProgress.run({ id: job.id, ...progress });
+    ...row,
+    ...{ asked: readJson(row.asked), make: readJson(row.make) },
+    ...{ told: orNull(row.told), marks: orNull(row.marks), art: orNull(row.art) },
+    cut: cutPlan === null ? null : { plan: readJson(cutPlan), done: cutDone === 1 },
+    progress: progress.map(({ done, ...copy }) => ({ ...copy, done: readJson(done) })),
+  };
+}
+
+const STATES: Readonly<Record<Job['state'], string>> = {
+  folded: FOLDED,
+  folding: `${BEGUN} AND NOT ${FOLDED}`,
+  planned: `NOT ${BEGUN} AND NOT ${FOLDED}`,
+};
+
+function conditions({ state, archived, search }: JobsAsked): Where[] {
+  const plain = (sql: string): Where => ({ sql, bound: [] });
+  return [
+    ...(state ? [plain(`(${STATES[state]})`)] : []),
+    ...(archived ? [plain(`t.archived_at IS ${archived === 'yes' ? 'NOT ' : ''}NULL`)] : []),
+    ...saying('t.words', search),
+  ];
+}
+
+/** A make with what was told of it, as it is written. */
+export type MakeKept = Omit<JobMake, 'progress' | 'cut'>;
+
+/** Jobs and their makes, with how far folding has come. Their state follows from progress and from the logbook. */
+export function jobsRepository(db: Db) {
+  const rows = keptRows<Row, typeof jobSchema>(db, {
+    what: 'job',
+    table: 'jobs',
+    select: SELECT,
+    schema: jobSchema,
+    toRaw: ({ makes, begun, folded, ...rest }) => ({
+      ...rest,
+      makes: (readJson(makes) as MakeRow[]).map(makeOf),
+      state: folded ? 'folded' : begun ? 'folding' : 'planned',
     }),
-    add({ id, ...draft }: NewJob, at: string): Added<Job> {
-      const find = (): Found<Job> | undefined => {
-        const found = any.get(id);
-        return found && { row: toJob(found), removed: !one.get(id) };
-      };
-      return addOnce(db, draft, find, () => {
-        insert.run({ id, ...columns(draft), createdAt: at, updatedAt: at, version: 1 });
-        return get(id);
+    order: { columns: ['t.updated_at', 't.id'], down: true, of: ({ updatedAt, id }) => [updatedAt, id] },
+  });
+  const insert =
+    db.prepare(`INSERT INTO jobs (id, title, folder_hand_id, archived_at, created_at, updated_at, version, words)
+    VALUES (@id, @title, @folderHandId, @archivedAt, @createdAt, @updatedAt, @version, @words)`);
+  const update =
+    db.prepare(`UPDATE jobs SET title = @title, folder_hand_id = @folderHandId, updated_at = @at, words = @words,
+    version = version + 1 WHERE id = @id AND version = @version AND removed_at IS NULL`);
+  const touch = db.prepare<[string, string]>('UPDATE jobs SET updated_at = ? WHERE id = ? AND removed_at IS NULL');
+  const next = db.prepare<[string, string, number]>(
+    'UPDATE jobs SET updated_at = ?, version = version + 1 WHERE id = ? AND version = ? AND removed_at IS NULL',
+  );
+  const putAway = db.prepare<[string | null, string]>('UPDATE jobs SET archived_at = ? WHERE id = ?');
+  const putMake = db.prepare(`INSERT INTO makes (id, job_id, position, form_id, count, asked, make, told, marks, art)
+    VALUES (@id, @jobId, @position, @formId, @count, @asked, @make, @told, @marks, @art)
+    ON CONFLICT (id) DO UPDATE SET position = @position, form_id = @formId, count = @count, asked = @asked, make = @make,
+      told = @told, marks = @marks, art = @art WHERE job_id = @jobId`);
+  const makeIds = db.prepare<[string], { id: string }>('SELECT id FROM makes WHERE job_id = ?');
+  const removeMake = db.prepare<[string]>('DELETE FROM makes WHERE id = ?');
+  const ofMake = db.prepare<[string], { jobId: string }>(
+    'SELECT m.job_id AS jobId FROM makes m JOIN jobs j ON j.id = m.job_id WHERE m.id = ? AND j.removed_at IS NULL',
+  );
+  const putCut = db.prepare<[string | null, 0 | 1, string]>('UPDATE makes SET cut_plan = ?, cut_done = ? WHERE id = ?');
+  const progressOf = db.prepare<[string, string, number], { done: string; seconds: number }>(
+    'SELECT done, seconds FROM progress WHERE make_id = ? AND entry_key = ? AND copy = ?',
+  );
+  const putProgress =
+    db.prepare(`INSERT INTO progress (make_id, entry_key, copy, done, seconds) VALUES (@makeId, @entryKey, @copy, @done, @seconds)
+    ON CONFLICT (make_id, entry_key, copy) DO UPDATE SET done = @done, seconds = @seconds`);
+  const clearProgress = db.prepare<[string]>('DELETE FROM progress WHERE make_id = ?');
+
+  /** @throws ProblemError 409 when a make of that id belongs to another job */
+  const putMakes = (jobId: string, makes: readonly MakeKept[]): void => {
+    const gone = makeIds.all(jobId).filter(({ id }) => !makes.some((one) => one.id === id));
+    for (const { id } of gone) removeMake.run(id);
+    makes.forEach(({ id, make, count, asked, told, marks, art }, position) => {
+      const { changes } = putMake.run({
+        ...{ id, jobId, position, count, formId: make.formId },
+        ...{ asked: JSON.stringify(asked), make: JSON.stringify(make) },
+        ...{ told: orNullText(told), marks: orNullText(marks), art: orNullText(art) },
       });
+      if (!changes) throw stale(null);
+    });
+  };
+  const wordsIn = (title: string, makes: readonly MakeKept[]): string =>
+    wordsOf([title, ...makes.flatMap(({ asked, make, told }) => [asked.text, sizesInWords(make, told?.papers ?? {})])]);
+  const write = (
+    id: string,
+    draft: Pick<JobDraft, 'title' | 'folderHandId'>,
+    makes: readonly MakeKept[],
+    at: string,
+  ): void => {
+    const { title, folderHandId } = draft;
+    const words = wordsIn(title, makes);
+    insert.run({ id, title, folderHandId, archivedAt: null, createdAt: at, updatedAt: at, version: 1, words });
+    putMakes(id, makes);
+  };
+  const merge = (makeId: string, { entryKey, copy, done, seconds }: CopyProgress): void => {
+    const before = progressOf.get(makeId, entryKey, copy);
+    const all = new Set([...(before ? (readJson(before.done) as string[]) : []), ...done]);
+    putProgress.run({
+      ...{ makeId, entryKey, copy, done: JSON.stringify([...all]) },
+      seconds: Math.max(before?.seconds ?? 0, seconds),
+    });
+  };
+  return {
+    ...rows,
+    list: (asked: JobsAsked) => rows.list(asked, conditions(asked)),
+    /** The job that a make belongs to. @throws ProblemError 404 */
+    ofMake(makeId: string): Job {
+      const found = ofMake.get(makeId);
+      if (!found) throw notFound('make');
+      return rows.get(found.jobId);
     },
-    change(id: string, { version, ...draft }: JobDraft & { version: number }, at: string): Job {
-      if (!update.run({ id, version, ...columns(draft), updatedAt: at }).changes) throw stale(get(id));
-      return get(id);
+    /** All of a job as it is, progress and what was cut too. */
+    put({ id, makes, ...job }: Omit<Job, 'state'>): void {
+      insert.run({ ...job, id, words: wordsIn(job.title, makes) });
+      putMakes(id, makes);
+      for (const { id: makeId, progress, cut } of makes) {
+        progress.forEach((copy) => merge(makeId, copy));
+        if (cut) putCut.run(JSON.stringify(cut.plan), cut.done ? 1 : 0, makeId);
+      }
     },
-    setProgress: move,
-    remove(id: string, at: string): void {
-      if (!remove.run(at, id).changes) throw notFound('job');
+    insert(id: string, draft: Pick<JobDraft, 'title' | 'folderHandId'>, makes: readonly MakeKept[], at: string): Job {
+      write(id, draft, makes, at);
+      return rows.written(id);
     },
-    restore(id: string): Job {
-      restore.run(id);
-      return get(id);
+    change(
+      id: string,
+      { version, title, folderHandId }: Pick<JobDraft, 'title' | 'folderHandId'> & { readonly version: number },
+      makes: readonly MakeKept[],
+      at: string,
+    ): Job {
+      const { changes } = update.run({ id, version, title, folderHandId, at, words: wordsIn(title, makes) });
+      if (!changes) throw stale(rows.get(id));
+      putMakes(id, makes);
+      return rows.written(id);
+    },
+    /** Notes that a job was changed from a version on. @throws ProblemError 409 */
+    bump(id: string, version: number, at: string): void {
+      if (!next.run(at, id, version).changes) throw stale(rows.get(id));
+    },
+    archive(id: string, archivedAt: string | null): Job {
+      putAway.run(archivedAt, id);
+      return rows.written(id);
+    },
+    keepCut: (makeId: string, cut: Cut | null): void =>
+      void putCut.run(cut && JSON.stringify(cut.plan), cut?.done ? 1 : 0, makeId),
+    merge(jobId: string, makeId: string, copies: readonly CopyProgress[], at: string): Job {
+      copies.forEach((copy) => merge(makeId, copy));
+      touch.run(at, jobId);
+      return rows.written(jobId);
+    },
+    clearProgress(jobId: string, makeId: string, at: string): Job {
+      clearProgress.run(makeId);
+      touch.run(at, jobId);
+      return rows.written(jobId);
     },
   };
 }

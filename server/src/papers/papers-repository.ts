@@ -1,11 +1,25 @@
-import { MOST_SHEETS, type NewPaper, type Paper, type PaperDraft, type Price } from '@odd-corner/contract';
-import { type Added, addOnce, type Found } from '../db/add-once';
+import {
+  type ListAsked,
+  MOST_SHEETS,
+  type NewPaper,
+  type Paper,
+  type PaperDraft,
+  paper as paperSchema,
+  type PaperThen,
+  type Price,
+} from '@odd-corner/contract';
+import { caliperOf } from '@odd-corner/core';
+import { type Added, addOnce } from '../db/add-once';
+import { inOneGo } from '../db/in-one-go';
+import { keptRows } from '../db/kept-rows';
+import { saying } from '../db/list-rows';
 import type { Db } from '../db/open-database';
-import { notFound, stale } from '../http/problem-error';
+import { stale } from '../http/problem-error';
 
-const COLUMNS = `id, name, width_mm AS widthMm, height_mm AS heightMm, count, gsm, kind, caliper_mm AS caliperMm,
-  colour_front AS colourFront, colour_back AS colourBack, version,
-  price_minor AS priceMinor, price_currency AS priceCurrency, price_sheets AS priceSheets`;
+const SELECT = `SELECT t.id, t.name, t.width_mm AS widthMm, t.height_mm AS heightMm, t.count, t.gsm, t.kind, t.caliper_mm AS caliperMm,
+  t.colour_front AS colourFront, t.colour_back AS colourBack, t.version,
+  t.price_minor AS priceMinor, t.price_currency AS priceCurrency, t.price_sheets AS priceSheets,
+  (SELECT coalesce(sum(c.sheets), 0) FROM cut_sheets c WHERE c.paper_id = t.id AND c.done = 0) AS reserved FROM papers t`;
 
 /** A row as it lies in the table: the price in three columns, all of them null or none. */
 type Row = Omit<Paper, 'price'> & {
@@ -14,7 +28,7 @@ type Row = Omit<Paper, 'price'> & {
   readonly priceSheets: number | null;
 };
 
-function paperOf({ priceMinor: minor, priceCurrency: currency, priceSheets: sheets, ...paper }: Row): Paper {
+function toRaw({ priceMinor: minor, priceCurrency: currency, priceSheets: sheets, ...paper }: Row): unknown {
   return { ...paper, price: minor === null || !currency || sheets === null ? null : { minor, currency, sheets } };
 }
 
@@ -26,15 +40,22 @@ const rowOf = <T extends PaperDraft>({ price, ...paper }: T) => ({
   priceSheets: price?.sheets ?? null,
 });
 
-/** Papers on the shelf. A removed one keeps its row: jobs and pieces still name it, and it can be put back. */
+/** A paper as it is now, for what is told or made of it. */
+export const paperNow = (paper: Paper): PaperThen => ({
+  ...{ paperId: paper.id, name: paper.name, caliperMm: caliperOf(paper), gsm: paper.gsm },
+  ...{ colourFront: paper.colourFront, colourBack: paper.colourBack },
+});
+
+/** Papers on the shelf. A removed one keeps its row: jobs and log entries still name it, and it can be put back. */
 export function papersRepository(db: Db) {
-  const list = db.prepare<[], Row>(
-    `SELECT ${COLUMNS} FROM papers WHERE removed_at IS NULL ORDER BY name COLLATE NOCASE, id`,
-  );
-  const any = db.prepare<[string], Row & { removedAt: string | null }>(
-    `SELECT ${COLUMNS}, removed_at AS removedAt FROM papers WHERE id = ?`,
-  );
-  const one = db.prepare<[string], Row>(`SELECT ${COLUMNS} FROM papers WHERE id = ? AND removed_at IS NULL`);
+  const rows = keptRows<Row, typeof paperSchema>(db, {
+    what: 'paper',
+    table: 'papers',
+    select: SELECT,
+    schema: paperSchema,
+    toRaw,
+    order: { columns: ['t.name COLLATE NOCASE', 't.id'], down: false, of: ({ name, id }) => [name, id] },
+  });
   const insert =
     db.prepare(`INSERT INTO papers (id, name, width_mm, height_mm, count, gsm, kind, caliper_mm, colour_front, colour_back, version,
       price_minor, price_currency, price_sheets)
@@ -48,49 +69,29 @@ export function papersRepository(db: Db) {
   const move = db.prepare<[number, string, number]>(
     `UPDATE papers SET count = count + ?, version = version + 1 WHERE id = ? AND count + ? BETWEEN 0 AND ${MOST_SHEETS}`,
   );
-  const remove = db.prepare<[string, string]>(
-    'UPDATE papers SET removed_at = ?, version = version + 1 WHERE id = ? AND removed_at IS NULL',
-  );
-  const restore = db.prepare<[string]>('UPDATE papers SET removed_at = NULL, version = version + 1 WHERE id = ?');
-
-  const get = (id: string): Paper => {
-    const row = one.get(id);
-    if (!row) throw notFound('paper');
-    return paperOf(row);
-  };
   return {
-    list: (): Paper[] => list.all().map(paperOf),
-    find(id: string): Paper | undefined {
-      const row = one.get(id);
-      return row && paperOf(row);
-    },
-    get,
-    put: (paper: Paper): void => void insert.run(rowOf(paper)),
+    ...rows,
+    list: (asked: ListAsked) => rows.list(asked, saying('lower(t.name)', asked.search)),
+    put: (paper: Omit<Paper, 'reserved'>): void => void insert.run(rowOf(paper)),
     add({ id, ...draft }: NewPaper): Added<Paper> {
-      const find = (): Found<Paper> | undefined => {
-        const found = any.get(id);
-        if (!found) return undefined;
-        const { removedAt, ...row } = found;
-        return { row: paperOf(row), removed: removedAt !== null };
-      };
-      return addOnce(db, draft, find, () => {
-        insert.run(rowOf({ ...draft, id, version: 1 }));
-        return get(id);
-      });
+      return addOnce(
+        db,
+        draft,
+        () => rows.any(id),
+        () => {
+          insert.run(rowOf({ ...draft, id, version: 1 }));
+          return rows.written(id);
+        },
+      );
     },
     change(id: string, next: PaperDraft & { version: number }): Paper {
-      if (!update.run(rowOf({ ...next, id })).changes) throw stale(get(id));
-      return get(id);
+      return inOneGo(db, () => {
+        if (!update.run(rowOf({ ...next, id })).changes) throw stale(rows.get(id));
+        return rows.written(id);
+      });
     },
     /** Adds sheets, or takes them with a negative number; false when there are not so many, or would be more than are counted. */
-    moveSheets: (id: string, sheets: number): boolean => move.run(sheets, id, sheets).changes > 0,
-    remove(id: string, at: string): void {
-      if (!remove.run(at, id).changes) throw notFound('paper');
-    },
-    restore(id: string): Paper {
-      restore.run(id);
-      return get(id);
-    },
+    moveSheets: (id: string, sheets: number): boolean => sheets === 0 || move.run(sheets, id, sheets).changes > 0,
   };
 }
 

@@ -1,7 +1,18 @@
 import { HttpClient, HttpErrorResponse } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
-import { type Answer, type Body, type Issue, problem, type RouteName, routes } from '@odd-corner/contract';
-import { catchError, map, type Observable, throwError } from 'rxjs';
+import {
+  type Answer,
+  type Body,
+  type BrokenRow,
+  type Issue,
+  type Listed,
+  problem,
+  type Query,
+  type RouteName,
+  routes,
+  ROWS,
+} from '@odd-corner/contract';
+import { catchError, EMPTY, expand, map, type Observable, reduce, throwError } from 'rxjs';
 import type * as z from 'zod';
 
 /** The server refused, or could not be reached. */
@@ -22,7 +33,17 @@ export class ApiFailure extends Error {
 interface Sent<N extends RouteName> {
   readonly id?: string;
   readonly body?: Body<N>;
+  readonly query?: Query<N>;
 }
+
+/** Routes that answer a list in parts. */
+export type ListRoute = 'papers' | 'things' | 'hands' | 'jobs' | 'log';
+
+/** All rows of a list, and those that cannot be read. */
+export type Whole<T> = Pick<Listed<T>, 'rows' | 'broken'>;
+
+/** A row of a list. */
+export type RowOf<N extends ListRoute> = Answer<N>['rows'][number];
 
 /** The only way to the server: every answer is parsed by the schema that the server was written against. */
 @Injectable({ providedIn: 'root' })
@@ -30,18 +51,44 @@ export class Api {
   private readonly http = inject(HttpClient);
 
   /** @returns one answer; errors with {@link ApiFailure} */
-  call<N extends RouteName>(name: N, { id, body }: Sent<N> = {}): Observable<Answer<N>> {
+  call<N extends RouteName>(name: N, { id, body, query }: Sent<N> = {}): Observable<Answer<N>> {
     const { method, path, answer } = routes[name];
     const parse = (raw: unknown): Answer<N> => (answer as unknown as z.ZodType<Answer<N>>).parse(raw);
     // A write that was begun is finished even when the page is left.
     return this.http
-      .request(method, path.replace(':id', encodeURIComponent(id ?? '')), { body, keepalive: method !== 'GET' })
+      .request(method, path.replace(':id', encodeURIComponent(id ?? '')), {
+        body,
+        params: paramsOf(query as object | undefined),
+        keepalive: method !== 'GET',
+      })
       .pipe(
         map(parse),
         catchError((error: unknown) => throwError(() => toFailure(error, parse))),
       );
   }
+
+  /** A whole list, part after part. */
+  all<N extends ListRoute>(name: N): Observable<Whole<RowOf<N>>> {
+    const part = (cursor?: string): Observable<Listed<RowOf<N>>> =>
+      this.call(name, { query: { limit: ROWS.most, cursor } as Query<N> });
+    return part().pipe(
+      expand(({ next }) => (next === null ? EMPTY : part(next))),
+      reduce(
+        (all: Whole<RowOf<N>>, { rows, broken }) => ({
+          rows: [...all.rows, ...rows],
+          broken: [...all.broken, ...broken],
+        }),
+        { rows: [], broken: [] as BrokenRow[] },
+      ),
+    );
+  }
 }
+
+/** What follows the question mark: what is not asked is left out. */
+const paramsOf = (query: object | undefined): Record<string, string> =>
+  Object.fromEntries(
+    Object.entries(query ?? {}).flatMap(([name, value]) => (value === undefined ? [] : [[name, String(value)]])),
+  );
 
 function toFailure(error: unknown, parse: (raw: unknown) => unknown): Error {
   if (!(error instanceof HttpErrorResponse)) return error instanceof Error ? error : new Error(String(error));

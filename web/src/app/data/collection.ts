@@ -1,15 +1,16 @@
 import { computed, type Signal, signal } from '@angular/core';
 import { catchError, EMPTY, type Observable, tap } from 'rxjs';
-import { failureText } from './api';
+import type { BrokenRow } from '@odd-corner/contract';
+import { failureText, type Whole } from './api';
 
 /** What is known of a list on the server. */
 export type ListState<T> =
   | { readonly kind: 'loading' }
-  | { readonly kind: 'ready'; readonly rows: readonly T[] }
+  | { readonly kind: 'ready'; readonly rows: readonly T[]; readonly broken: readonly BrokenRow[] }
   | { readonly kind: 'failed'; readonly why: string };
 
 /** A list on the server, kept in step with what this page writes. */
-export class Collection<T extends { readonly id: string }> {
+export abstract class Collection<T extends { readonly id: string }> {
   private readonly held = signal<ListState<T>>({ kind: 'loading' });
   readonly state: Signal<ListState<T>> = this.held.asReadonly();
   readonly rows = computed(() => {
@@ -17,17 +18,26 @@ export class Collection<T extends { readonly id: string }> {
     return state.kind === 'ready' ? state.rows : [];
   });
 
+  /** Rows that are there and cannot be read any more. */
+  readonly broken = computed(() => {
+    const state = this.held();
+    return state.kind === 'ready' ? state.broken : [];
+  });
+
   /** @param order sorts rows as the server does */
   constructor(
-    private readonly fetch: () => Observable<readonly T[]>,
+    private readonly fetch: () => Observable<Whole<T>>,
     private readonly order: (a: T, b: T) => number,
   ) {}
+
+  /** Takes a row out of the list: it lies in the bin then. */
+  abstract remove(id: string): Observable<unknown>;
 
   /** Reads the list anew; rows already known stay in view meanwhile. */
   refresh(): void {
     this.fetch()
       .pipe(
-        tap((rows) => this.held.set({ kind: 'ready', rows })),
+        tap(({ rows, broken }) => this.held.set({ kind: 'ready', rows, broken })),
         catchError((error: unknown) => {
           this.held.set({ kind: 'failed', why: failureText(error) });
           return EMPTY;
@@ -39,12 +49,17 @@ export class Collection<T extends { readonly id: string }> {
   /** Puts a row that the server answered in its place. */
   put(row: T): void {
     if (this.held().kind !== 'ready') return;
-    this.held.set({ kind: 'ready', rows: [...this.rows().filter((r) => r.id !== row.id), row].sort(this.order) });
+    const rows = [...this.rows().filter((r) => r.id !== row.id), row].sort(this.order);
+    this.held.set({ kind: 'ready', rows, broken: this.broken() });
   }
 
   drop(id: string): void {
     if (this.held().kind === 'ready')
-      this.held.set({ kind: 'ready', rows: this.rows().filter((row) => row.id !== id) });
+      this.held.set({
+        kind: 'ready',
+        rows: this.rows().filter((row) => row.id !== id),
+        broken: this.broken().filter((row) => row.id !== id),
+      });
   }
 }
 

@@ -1,5 +1,13 @@
 import { inject, Injectable } from '@angular/core';
-import type { Job, JobDraft, NewJob, Progress } from '@odd-corner/contract';
+import {
+  type CopyProgress,
+  draftOf,
+  type Job,
+  type NewJob,
+  type TrayDraft,
+  type TrayJob,
+  trayJobOf,
+} from '@odd-corner/contract';
 import { type Observable, tap } from 'rxjs';
 import { Conflicts, type Fact } from '../ui/conflicts/conflicts';
 import { Figures } from '../ui/figures/figures';
@@ -18,7 +26,7 @@ export class Jobs extends Collection<Job> {
   constructor() {
     const api = inject(Api);
     super(
-      () => api.call('jobs'),
+      () => api.all('jobs'),
       (a, b) => b.updatedAt.localeCompare(a.updatedAt),
     );
     this.api = api;
@@ -32,17 +40,21 @@ export class Jobs extends Collection<Job> {
     return this.api.call('addJob', { body: draft }).pipe(tap((job) => this.put(job)));
   }
 
-  change(job: Job, next: JobDraft): Observable<Job> {
-    const { id, title } = job;
+  change(job: TrayJob, next: TrayDraft): Observable<Job> {
+    const { id, title, kept } = job;
+    const [make] = kept.makes;
+    const draft = { ...draftOf(next, make.id, make), folderHandId: kept.folderHandId };
     return this.conflicts
       .write<Job>({
-        ...{ title, seen: job, mine: this.facts(next), facts: (row) => this.facts(row) },
-        put: ({ version }) => this.api.call('changeJob', { id, body: { ...next, version } }),
+        ...{ title, seen: kept, mine: this.facts(next), facts: (row) => this.facts(trayJobOf(row)) },
+        put: ({ version }) => this.api.call('changeJob', { id, body: { ...draft, version } }),
       })
       .pipe(tap((row) => this.put(row)));
   }
 
-  private facts({ title, purpose, choice }: JobDraft): Fact[] {
+  private facts(tray: TrayDraft | null): Fact[] {
+    if (!tray) return [];
+    const { title, purpose, choice } = tray;
     const { lengthMm, widthMm, heightMm } = purpose.block;
     const paper = this.papers.rows().find(({ id }) => id === choice.paperId);
     return [
@@ -56,8 +68,14 @@ export class Jobs extends Collection<Job> {
     ];
   }
 
-  setProgress(id: string, progress: Progress): Observable<Job> {
-    return this.api.call('setProgress', { id, body: progress }).pipe(tap((job) => this.put(job)));
+  /** Adds to what is done: nothing that another device has said is lost. */
+  addProgress(makeId: string, copies: CopyProgress[]): Observable<Job> {
+    return this.api.call('addProgress', { id: makeId, body: { copies } }).pipe(tap((job) => this.put(job)));
+  }
+
+  /** Folding begins anew. */
+  clearProgress(makeId: string): Observable<Job> {
+    return this.api.call('clearProgress', { id: makeId }).pipe(tap((job) => this.put(job)));
   }
 
   remove(id: string): Observable<null> {

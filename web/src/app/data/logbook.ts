@@ -1,5 +1,5 @@
 import { inject, Injectable } from '@angular/core';
-import type { LogEntry, LogEntryDraft } from '@odd-corner/contract';
+import type { LogEntry, NewLogEntry } from '@odd-corner/contract';
 import { type Observable, tap } from 'rxjs';
 import { Api } from './api';
 import { Collection } from './collection';
@@ -14,14 +14,14 @@ export class Logbook extends Collection<LogEntry> {
   constructor() {
     const api = inject(Api);
     super(
-      () => api.call('pieces'),
+      () => api.all('log'),
       (a, b) => b.foldedAt.localeCompare(a.foldedAt),
     );
     this.api = api;
   }
 
-  record(draft: LogEntryDraft): Observable<LogEntry> {
-    return this.api.call('addPiece', { body: draft }).pipe(
+  record(draft: NewLogEntry): Observable<LogEntry> {
+    return this.api.call('addLogEntry', { body: draft }).pipe(
       tap((piece) => {
         this.put(piece);
         this.papers.refresh();
@@ -29,8 +29,17 @@ export class Logbook extends Collection<LogEntry> {
     );
   }
 
-  undo(id: string): Observable<null> {
-    return this.api.call('undoPiece', { id }).pipe(
+  restore(id: string): Observable<LogEntry> {
+    return this.api.call('restoreLogEntry', { id }).pipe(
+      tap((entry) => {
+        this.put(entry);
+        this.papers.refresh();
+      }),
+    );
+  }
+
+  remove(id: string): Observable<null> {
+    return this.api.call('removeLogEntry', { id }).pipe(
       tap(() => {
         this.drop(id);
         this.papers.refresh();

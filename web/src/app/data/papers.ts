@@ -15,7 +15,7 @@ export class Papers extends Collection<Paper> {
 
   constructor() {
     const api = inject(Api);
-    super(() => api.call('papers'), byName);
+    super(() => api.all('papers'), byName);
     this.api = api;
   }
 

@@ -15,7 +15,7 @@ export class Things extends Collection<Thing> {
 
   constructor() {
     const api = inject(Api);
-    super(() => api.call('things'), byName);
+    super(() => api.all('things'), byName);
     this.api = api;
   }
 

@@ -31,6 +31,10 @@ export class WorkshopSettings {
   readonly known = signal(false);
 
   constructor() {
+    this.read();
+  }
+
+  read(): void {
     this.api.call('settings').subscribe({
       next: (settings) => {
         this.held.set(settings);

@@ -1,11 +1,17 @@
 import { provideHttpClient } from '@angular/common/http';
 import { HttpTestingController, provideHttpClientTesting, type TestRequest } from '@angular/common/http/testing';
 import { TestBed } from '@angular/core/testing';
-import { type Progress, USUAL_SETTINGS } from '@odd-corner/contract';
+import { type CopyProgress, USUAL_SETTINGS } from '@odd-corner/contract';
+import { aJob, doneAt } from '../testing/bench';
 import { ProgressWriter } from './progress-writer';
 
-const ID = '00000000-0000-4000-8000-000000000001';
-const at = (step: number): Progress => ({ part: 'tray', step, seconds: 0 });
+const ID = aJob().kept.makes[0].id;
+const URL = `/api/makes/${ID}/progress`;
+/** So many steps of the tray, or those from one on. */
+const at = (step: number, from = 0): CopyProgress => {
+  const [{ done, ...rest }] = doneAt({ part: 'tray', step, seconds: 0 });
+  return { ...rest, done: done.slice(from) };
+};
 
 describe('writing the place', () => {
   let http: HttpTestingController;
@@ -20,34 +26,18 @@ describe('writing the place', () => {
   });
   afterEach(() => jest.useRealTimers());
 
-  const sent = (): TestRequest => http.expectOne(`/api/jobs/${ID}/progress`);
-  const stepOf = (request: TestRequest): number => (request.request.body as Progress).step;
+  const sent = (): TestRequest => http.expectOne(URL);
+  const copiesOf = (request: TestRequest): CopyProgress[] =>
+    (request.request.body as { copies: CopyProgress[] }).copies;
+  const stepOf = (request: TestRequest): number => copiesOf(request)[0].done.length;
   const answer = (request: TestRequest): void => {
-    const progress = request.request.body as Progress;
-    request.flush({
-      id: ID,
-      version: 1,
-      title: 'Job',
-      purpose: { text: '', block: { lengthMm: 1, widthMm: 1, heightMm: 1 }, ease: 'easy' },
-      choice: {
-        formId: 'x',
-        walls: 'folded',
-        ruler: 'mm',
-        thicknessMm: 0.1,
-        tray: { sheetMm: 100, wallMm: null },
-        lid: { sheetMm: 104, wallMm: null },
-        paperId: null,
-      },
-      progress,
-      state: 'folding',
-      createdAt: '2026-11-01T10:00:00.000Z',
-      updatedAt: '2026-11-01T10:00:00.000Z',
-    });
+    const { kept } = aJob({ state: 'folding' });
+    request.flush({ ...kept, makes: [{ ...kept.makes[0], progress: copiesOf(request) }] });
   };
 
-  it('sends one at a time, and of those that wait only the newest', () => {
+  it('sends one at a time, and what waits together', () => {
     const steps: number[] = [];
-    writer.written.subscribe((job) => steps.push(job.progress.step));
+    writer.written.subscribe((job) => steps.push(job.makes[0].progress[0].done.length));
     [1, 2, 3, 4].forEach((step) => writer.write(ID, at(step)));
     const first = sent();
     expect(stepOf(first)).toBe(1);
@@ -59,12 +49,12 @@ describe('writing the place', () => {
     expect(steps).toEqual([1, 4]);
   });
 
-  it('says that a place is not kept, and tries again with the newest', () => {
+  it('says that a step is not kept, and tries again with what was done since', () => {
     writer.write(ID, at(1));
     sent().error(new ProgressEvent('error'));
     expect(writer.unsaved()).toMatch(/does not answer/);
-    writer.write(ID, at(2));
-    http.expectNone(`/api/jobs/${ID}/progress`);
+    writer.write(ID, at(2, 1));
+    http.expectNone(URL);
     jest.advanceTimersByTime(2500);
     const again = sent();
     expect(stepOf(again)).toBe(2);
@@ -76,7 +66,7 @@ describe('writing the place', () => {
     writer.write(ID, at(1));
     writer.write(ID, at(2));
     window.dispatchEvent(new Event('pagehide'));
-    const steps = http.match(`/api/jobs/${ID}/progress`).map(stepOf);
+    const steps = http.match(URL).map(stepOf);
     expect(steps).toEqual([1, 2]);
   });
 });

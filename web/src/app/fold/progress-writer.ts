@@ -1,29 +1,43 @@
 import { DestroyRef, inject, Injectable, signal } from '@angular/core';
-import type { Job, Progress } from '@odd-corner/contract';
+import type { CopyProgress, Job } from '@odd-corner/contract';
 import { type Observable, Subject } from 'rxjs';
 import { failureText } from '../data/api';
 import { Jobs } from '../data/jobs';
 
 const AGAIN_AFTER_MS = 2000;
 
-interface Place {
-  readonly id: string;
-  readonly progress: Progress;
+/** What is done of a make's copies. */
+interface Done {
+  readonly makeId: string;
+  readonly copies: readonly CopyProgress[];
+}
+
+/** Both together: a step that is done stays done. */
+function joined(before: Done | null, after: Done): Done {
+  if (before?.makeId !== after.makeId) return after;
+  const copies = new Map(before.copies.map((one) => [`${one.entryKey} ${one.copy}`, one]));
+  for (const one of after.copies) {
+    const key = `${one.entryKey} ${one.copy}`;
+    const was = copies.get(key);
+    const done = [...new Set([...(was?.done ?? []), ...one.done])];
+    copies.set(key, { ...one, done, seconds: Math.max(was?.seconds ?? 0, one.seconds) });
+  }
+  return { makeId: after.makeId, copies: [...copies.values()] };
 }
 
 /**
- * Writes how far the hand has come, one write at a time and always the newest place: quick steps skip the places in
- * between, and an older write can never land after a newer one. What fails is tried again.
+ * Writes how far the hand has come, one write at a time: what is done while another is under way goes together, and what
+ * fails is tried again with it.
  */
 @Injectable()
 export class ProgressWriter {
   private readonly jobs = inject(Jobs);
   private readonly answers = new Subject<Job>();
-  private waiting: Place | null = null;
-  private sending: Place | null = null;
+  private waiting: Done | null = null;
+  private sending: Done | null = null;
   private again: ReturnType<typeof setTimeout> | null = null;
 
-  /** Why the last place is not kept yet, or null. */
+  /** Why the last steps are not kept yet, or null. */
   readonly unsaved = signal<string | null>(null);
   /** The job as the server knows it after each write. */
   readonly written: Observable<Job> = this.answers.asObservable();
@@ -38,17 +52,18 @@ export class ProgressWriter {
     });
   }
 
-  write(id: string, progress: Progress): void {
-    this.waiting = { id, progress };
+  write(makeId: string, copy: CopyProgress): void {
+    // A make is only left for another with its page, which sends what waits.
+    this.waiting = joined(this.waiting, { makeId, copies: [copy] });
     if (!this.sending) this.send();
   }
 
   private send(): void {
-    const place = this.waiting;
-    if (!place) return;
+    const done = this.waiting;
+    if (!done) return;
     this.waiting = null;
-    this.sending = place;
-    this.jobs.setProgress(place.id, place.progress).subscribe({
+    this.sending = done;
+    this.jobs.addProgress(done.makeId, [...done.copies]).subscribe({
       next: (job) => {
         this.sending = null;
         this.unsaved.set(null);
@@ -59,7 +74,7 @@ export class ProgressWriter {
         this.unsaved.set(failureText(error));
         this.again = setTimeout(() => {
           this.sending = null;
-          this.waiting ??= place;
+          this.waiting = this.waiting ? joined(done, this.waiting) : done;
           this.send();
         }, AGAIN_AFTER_MS);
       },
@@ -68,8 +83,8 @@ export class ProgressWriter {
 
   /** The page is being left: what waits is sent without waiting for its turn. */
   private flush(): void {
-    const place = this.waiting;
+    const done = this.waiting;
     this.waiting = null;
-    if (place) this.jobs.setProgress(place.id, place.progress).subscribe({ error: () => undefined });
+    if (done) this.jobs.addProgress(done.makeId, [...done.copies]).subscribe({ error: () => undefined });
   }
 }

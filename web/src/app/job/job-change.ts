@@ -2,8 +2,8 @@ import {
   type Block,
   type Choice,
   choiceOf,
-  type Job,
-  type JobDraft,
+  type TrayJob,
+  type TrayDraft,
   type Paper,
   type TraySized,
 } from '@odd-corner/contract';
@@ -24,7 +24,7 @@ export interface Deciding {
 
 /** What a decision leads to, before it is kept. */
 export interface Outcome {
-  readonly draft: JobDraft;
+  readonly draft: TrayDraft;
   readonly sizing: TraySized;
   /** How the paper gives both squares; null without a paper or when it cannot. */
   readonly plan: CutPlan | null;
@@ -33,7 +33,7 @@ export interface Outcome {
 }
 
 /** As the job stands. Its thickness stays even when its paper has left the shelf. */
-export function decidingOf({ title, purpose, choice }: Job, paper: Paper | null): Deciding {
+export function decidingOf({ title, purpose, choice }: TrayJob, paper: Paper | null): Deciding {
   return {
     title,
     text: purpose.text,
@@ -46,7 +46,7 @@ export function decidingOf({ title, purpose, choice }: Job, paper: Paper | null)
 }
 
 /** As the job stands, but from another paper (or one that is not on the shelf). */
-export function withPaper(job: Job, paper: Paper | null): Deciding {
+export function withPaper(job: TrayJob, paper: Paper | null): Deciding {
   return { ...decidingOf(job, paper), thicknessMm: caliperOf(paper ?? COMMON_PAPER) };
 }
 
@@ -58,7 +58,7 @@ export const sameParts = (a: Choice, b: Choice): boolean =>
  * Works a job out anew. Errors with the reason when no sheet is large enough.
  */
 export function workOut(
-  job: Job,
+  job: TrayJob,
   { title, text, block, ease, walls, paper, thicknessMm }: Deciding,
   folding: Folding,
 ): Observable<Outcome> {

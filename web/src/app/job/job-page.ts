@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
 import { Router } from '@angular/router';
-import type { Job, JobDraft } from '@odd-corner/contract';
+import { type Job, type TrayDraft, trayJobOf } from '@odd-corner/contract';
 import { concatMap, finalize, of, tap } from 'rxjs';
 import { ApiFailure, failureText } from '../data/api';
 import { Jobs } from '../data/jobs';
@@ -23,6 +24,7 @@ import { Strip } from './strip/strip';
 @Component({
   selector: 'oc-job-page',
   imports: [
+    MatButtonModule,
     Strip,
     StateNote,
     NotHere,
@@ -47,6 +49,11 @@ export class JobPage {
   private readonly router = inject(Router);
 
   protected readonly job = signal<Job | null>(null);
+  /** As the stations of a tray read it; null for what is something else. */
+  protected readonly tray = computed(() => {
+    const job = this.job();
+    return job && trayJobOf(job);
+  });
   protected readonly failed = signal<string | null>(null);
   protected readonly missing = signal(false);
   protected readonly saving = signal(false);
@@ -56,11 +63,11 @@ export class JobPage {
     return isStation(station) ? station : null;
   });
   protected readonly paper = computed(() => {
-    const paperId = this.job()?.choice.paperId;
+    const paperId = this.tray()?.choice.paperId;
     return (paperId && this.papers.rows().find((p) => p.id === paperId)) || null;
   });
   protected readonly strip = computed(() => {
-    const job = this.job();
+    const job = this.tray();
     return job ? stripOf(job, this.paper()?.name ?? null, this.figures) : [];
   });
   /** Stations that work out sizes wait until the shelf is known: its paper decides the thickness. */
@@ -89,16 +96,16 @@ export class JobPage {
 
   /** Keeps a decision; when it changes the sheets, folding starts again. */
   protected keep({ draft, refold }: Pick<Outcome, 'draft' | 'refold'>): void {
-    const before = this.job();
+    const before = this.tray();
     if (!before) return;
     this.saving.set(true);
-    const back: JobDraft = { title: before.title, purpose: before.purpose, choice: before.choice };
+    const back: TrayDraft = { title: before.title, purpose: before.purpose, choice: before.choice };
     this.jobs
       .change(before, draft)
       .pipe(
         concatMap((job) =>
-          refold && sameParts(job.choice, draft.choice) && job.progress.step + Number(job.progress.part === 'lid') > 0
-            ? this.jobs.setProgress(job.id, { part: 'tray', step: 0, seconds: 0 })
+          refold && this.isKept(job, draft) && before.kept.makes[0].progress.length
+            ? this.jobs.clearProgress(job.makes[0].id)
             : of(job),
         ),
         finalize(() => this.saving.set(false)),
@@ -107,10 +114,13 @@ export class JobPage {
         next: (job) => {
           this.job.set(job);
           // When another version was kept instead, nothing of this one is there to be taken back.
-          if (!sameParts(job.choice, draft.choice) || job.title !== draft.title) return;
+          if (!this.isKept(job, draft) || job.title !== draft.title) return;
           this.undo.done(refold ? 'Kept. Sheets changed, so folding starts again.' : 'Kept.', () =>
-            this.jobs.change(job, back).pipe(
-              concatMap((row) => this.jobs.setProgress(row.id, before.progress)),
+            this.jobs.change(trayJobOf(job)!, back).pipe(
+              concatMap((row) => {
+                const [{ id, progress }] = before.kept.makes;
+                return progress.length ? this.jobs.addProgress(id, progress) : of(row);
+              }),
               tap((row) => this.job.set(row)),
             ),
           );
@@ -129,5 +139,10 @@ export class JobPage {
       },
       error: (error: unknown) => this.undo.failed(error),
     });
+  }
+
+  private isKept(job: Job, { choice }: TrayDraft): boolean {
+    const tray = trayJobOf(job);
+    return tray !== null && sameParts(tray.choice, choice);
   }
 }

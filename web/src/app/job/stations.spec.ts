@@ -1,29 +1,18 @@
-import type { Job } from '@odd-corner/contract';
+import type { TrayJob } from '@odd-corner/contract';
+import { aJob } from '../testing/bench';
 import { isStation, STATIONS, stripOf } from './stations';
 
-const PLANNED: Job = {
-  id: '00000000-0000-4000-8000-000000000001',
-  version: 1,
-  title: 'Watch parts',
-  purpose: { text: '60 x 45 x 22', block: { lengthMm: 60, widthMm: 45, heightMm: 22 }, ease: 'easy' },
+const PLANNED: TrayJob = aJob({
   choice: {
-    formId: 'square-tray-and-eared-lid',
-    walls: 'folded',
-    ruler: 'mm',
-    thicknessMm: 0.1,
+    ...aJob().choice,
     tray: { sheetMm: 177, wallMm: null },
     lid: { sheetMm: 181, wallMm: null },
-    paperId: null,
   },
-  progress: { part: 'tray', step: 0, seconds: 0 },
-  state: 'planned',
-  createdAt: '2026-11-01T10:00:00.000Z',
-  updatedAt: '2026-11-01T10:00:00.000Z',
-};
+});
 
-const strip = (job: Job, paper: string | null = null) =>
+const strip = (job: TrayJob, paper: string | null = null) =>
   stripOf(job, paper, { length: (mm) => `${mm} mm`, sizes: (sizes) => sizes.join(' × ') });
-const lineOf = (job: Job, id: (typeof STATIONS)[number], paper: string | null = null) =>
+const lineOf = (job: TrayJob, id: (typeof STATIONS)[number], paper: string | null = null) =>
   strip(job, paper).find((part) => part.id === id);
 
 describe('the strip of a job', () => {

@@ -1,4 +1,4 @@
-import type { Job } from '@odd-corner/contract';
+import type { TrayJob } from '@odd-corner/contract';
 import type { Figures } from '../ui/figures/figures';
 
 export const STATIONS = ['purpose', 'form', 'sheet', 'cut', 'marks', 'fold', 'record'] as const;
@@ -26,7 +26,11 @@ export interface StripPart {
 }
 
 /** What the strip says of a job, lengths as the workshop writes them. */
-export function stripOf(job: Job, paperName: string | null, figures: Pick<Figures, 'length' | 'sizes'>): StripPart[] {
+export function stripOf(
+  job: TrayJob,
+  paperName: string | null,
+  figures: Pick<Figures, 'length' | 'sizes'>,
+): StripPart[] {
   const { purpose, choice, progress, state } = job;
   const side = (mm: number): string => figures.length(mm, choice.ruler);
   const { lengthMm, widthMm, heightMm } = purpose.block;

@@ -20,9 +20,9 @@ describe('the jobs', () => {
 
   it('stand in groups, those on the table first, each leading to where it goes on', async () => {
     const bench = await show([
-      aJob({ id: id(1), title: 'One', state: 'folded' }),
-      aJob({ id: id(2), title: 'Two', state: 'planned', choice: { ...aJob().choice, paperId: null } }),
-      aJob({ id: id(3), title: 'Three', state: 'folding', progress: { part: 'lid', step: 1, seconds: 3 } }),
+      aJob({ id: id(1), title: 'One', state: 'folded' }).kept,
+      aJob({ id: id(2), title: 'Two', state: 'planned', choice: { ...aJob().choice, paperId: null } }).kept,
+      aJob({ id: id(3), title: 'Three', state: 'folding', progress: { part: 'lid', step: 1, seconds: 3 } }).kept,
     ]);
     expect([...bench.host.querySelectorAll('section h2')].map((h) => h.textContent)).toEqual([
       'On the table',

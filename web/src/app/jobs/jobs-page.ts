@@ -2,10 +2,12 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { MatButtonModule } from '@angular/material/button';
 import { DatePipe } from '@angular/common';
 import { RouterLink } from '@angular/router';
-import type { Job } from '@odd-corner/contract';
+import { type Job, type TrayJob, trayJobOf } from '@odd-corner/contract';
 import { Jobs } from '../data/jobs';
 import { Papers } from '../data/papers';
-import { LengthPipe, SizesPipe } from '../ui/figures/figure-pipes';
+import { LengthPipe } from '../ui/figures/figure-pipes';
+import { SizesPipe } from '../ui/figures/sizes-pipe';
+import { BrokenRows } from '../ui/broken-rows/broken-rows';
 import { StateNote } from '../ui/state-note/state-note';
 
 const GROUPS = [
@@ -17,7 +19,7 @@ const GROUPS = [
 /** All jobs, those on the table first. */
 @Component({
   selector: 'oc-jobs-page',
-  imports: [MatButtonModule, DatePipe, LengthPipe, RouterLink, SizesPipe, StateNote],
+  imports: [BrokenRows, MatButtonModule, DatePipe, LengthPipe, RouterLink, SizesPipe, StateNote],
   templateUrl: './jobs-page.html',
   styleUrl: './jobs-page.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -26,8 +28,9 @@ export class JobsPage {
   protected readonly jobs = inject(Jobs);
   private readonly papers = inject(Papers);
 
+  private readonly listed = computed(() => this.jobs.rows().map((job) => ({ job, tray: trayJobOf(job) })));
   protected readonly groups = computed(() =>
-    GROUPS.map((group) => ({ ...group, jobs: this.jobs.rows().filter((job) => job.state === group.state) })).filter(
+    GROUPS.map((group) => ({ ...group, jobs: this.listed().filter(({ job }) => job.state === group.state) })).filter(
       ({ jobs }) => jobs.length,
     ),
   );
@@ -41,7 +44,7 @@ export class JobsPage {
     this.papers.refresh();
   }
 
-  protected paperOf({ choice }: Job): { name: string; front: string; back: string } | null {
+  protected paperOf({ choice }: TrayJob): { name: string; front: string; back: string } | null {
     const paper = this.papers.rows().find(({ id }) => id === choice.paperId);
     return paper ? { name: paper.name, front: paper.colourFront, back: paper.colourBack } : null;
   }

@@ -2,22 +2,23 @@ import { TestbedHarnessEnvironment } from '@angular/cdk/testing/testbed';
 import { MatPaginatorHarness } from '@angular/material/paginator/testing';
 import { MatSortHarness } from '@angular/material/sort/testing';
 import { MatTableHarness } from '@angular/material/table/testing';
-import type { LogEntry } from '@odd-corner/contract';
+import { insideOf, type LogEntry, measuredOf, predictedInside } from '@odd-corner/contract';
 import { aPiece, PageBench, SETTINGS } from '../testing/bench';
 import { LogbookPage } from './logbook-page';
 
 describe('the logbook', () => {
-  const predicted = aPiece().predicted;
-  const off = (mm: number) => ({
-    lengthMm: predicted.lengthMm + mm,
-    widthMm: predicted.widthMm,
-    depthMm: predicted.depthMm - mm,
-  });
+  const predicted = predictedInside(aPiece().predicted)!;
+  const off = (mm: number) =>
+    measuredOf({
+      lengthMm: predicted.lengthMm + mm,
+      widthMm: predicted.widthMm,
+      depthMm: predicted.depthMm - mm,
+    });
   const second = '00000000-0000-4000-8000-000000000099';
   const show = async (pieces: unknown, settings = SETTINGS): Promise<PageBench<LogbookPage>> => {
     const bench = new PageBench(LogbookPage, {}, settings);
     await bench.settle();
-    bench.answer('GET', '/api/pieces', pieces);
+    bench.answer('GET', '/api/log', pieces);
     await bench.settle();
     return bench;
   };
@@ -36,7 +37,7 @@ describe('the logbook', () => {
   });
 
   it('leaves pieces that were not measured out of the average', async () => {
-    const bench = await show([aPiece({ measured: off(1) }), aPiece({ id: second, measured: null })]);
+    const bench = await show([aPiece({ measured: off(1) }), aPiece({ id: second, measured: {} })]);
     expect(bench.text).toContain('one piece measured');
     expect(bench.text).toContain('not measured');
   });
@@ -44,28 +45,26 @@ describe('the logbook', () => {
   it('takes a piece out, says what goes back, and can write it down again', async () => {
     const bench = await show([aPiece({ measured: off(1) })]);
     bench.button('Take out').click();
-    bench.sent('DELETE', `/api/pieces/${aPiece().id}`).flush(null);
+    bench.sent('DELETE', `/api/log/${aPiece().id}`).flush(null);
     await bench.settle();
     expect(bench.text).toContain('Nothing folded yet');
     const bar = document.querySelector('mat-snack-bar-container');
     expect(bar?.textContent).toContain('1 of Kraft back on the shelf');
     bar?.querySelector('button')?.click();
     await bench.settle();
-    expect(bench.sent('POST', '/api/pieces').request.body).toMatchObject({
-      id: aPiece().id,
-      measured: off(1),
-      sheetsUsed: 1,
-    });
+    bench.sent('POST', `/api/log/${aPiece().id}/restore`).flush(aPiece({ measured: off(1) }));
+    await bench.settle();
+    expect(bench.text).toContain('Watch parts');
   });
 
   it('says why when the server does not answer, and tries again', async () => {
     const bench = new PageBench(LogbookPage);
     await bench.settle();
-    bench.sent('GET', '/api/pieces').error(new ProgressEvent('error'));
+    bench.sent('GET', '/api/log').error(new ProgressEvent('error'));
     await bench.settle();
     expect(bench.text).toContain('does not answer');
     bench.button('Try again').click();
-    bench.answer('GET', '/api/pieces', [aPiece()]);
+    bench.answer('GET', '/api/log', [aPiece()]);
     await bench.settle();
     expect(bench.text).toContain('Watch parts');
   });
@@ -81,7 +80,7 @@ describe('the logbook', () => {
         id: `00000000-0000-4000-8000-${String(k + 100).padStart(12, '0')}`,
         title: `No. ${k}:`,
         minutes: k === 5 ? null : (k * 7) % 53,
-        measured: k % 9 ? off(((k * 5) % 53) / 10) : null,
+        measured: k % 9 ? off(((k * 5) % 53) / 10) : {},
         foldedAt: new Date(Date.UTC(2026, 0, 1 + ((k * 11) % 53))).toISOString(),
       }),
     );
@@ -108,7 +107,7 @@ describe('the logbook', () => {
     const [sides] = await sort.getSortHeaders({ label: 'Between the sides' });
     await sides.click();
     await sides.click();
-    const offOf = ({ measured }: LogEntry): number => measured?.lengthMm ?? -1;
+    const offOf = ({ measured }: LogEntry): number => insideOf(measured)?.lengthMm ?? -1;
     const shown = (await titles()).map((title) => offOf(many.find((piece) => piece.title === title)!));
     expect(shown).toEqual(
       many

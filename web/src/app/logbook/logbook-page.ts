@@ -5,11 +5,12 @@ import { MatPaginator, MatPaginatorModule } from '@angular/material/paginator';
 import { MatSort, MatSortModule } from '@angular/material/sort';
 import { MatTableDataSource, MatTableModule } from '@angular/material/table';
 import { RouterLink } from '@angular/router';
-import type { InsideSize, LogEntry } from '@odd-corner/contract';
+import { insideOf, type InsideSize, type LogEntry, predictedInside } from '@odd-corner/contract';
 import { deviation, spreadOf } from '@odd-corner/core';
 import { Logbook } from '../data/logbook';
 import { Figures } from '../ui/figures/figures';
 import { LengthPipe } from '../ui/figures/figure-pipes';
+import { BrokenRows } from '../ui/broken-rows/broken-rows';
 import { StateNote } from '../ui/state-note/state-note';
 import { UndoBar } from '../ui/undo/undo-bar';
 
@@ -24,14 +25,21 @@ const PAGE_SIZE = 50;
 
 interface Row {
   readonly piece: LogEntry;
+  readonly told: InsideSize | null;
+  readonly found: InsideSize | null;
   /** Measured less predicted. */
   readonly off: InsideSize | null;
+}
+
+function rowOf(piece: LogEntry): Row {
+  const [told, found] = [predictedInside(piece.predicted), insideOf(piece.measured)];
+  return { piece, told, found, off: told && found && deviation(told, found) };
 }
 
 /** What a column is sorted by; what was not measured comes before everything. */
 function sortedBy({ piece, off }: Row, column: string): string | number {
   if (column === 'piece') return piece.foldedAt;
-  if (column === 'sheets') return piece.choice.tray.sheetMm;
+  if (column === 'sheets') return piece.make.entries[0].sheet.widthMm;
   if (column === 'minutes') return piece.minutes ?? -Infinity;
   return off?.[column as keyof InsideSize] ?? -Infinity;
 }
@@ -40,6 +48,7 @@ function sortedBy({ piece, off }: Row, column: string): string | number {
 @Component({
   selector: 'oc-logbook-page',
   imports: [
+    BrokenRows,
     DatePipe,
     LengthPipe,
     MatButtonModule,
@@ -68,11 +77,7 @@ export class LogbookPage {
     const state = this.logbook.state();
     return state.kind === 'failed' ? state.why : null;
   });
-  protected readonly pieces = computed(() =>
-    this.logbook
-      .rows()
-      .map((piece): Row => ({ piece, off: piece.measured && deviation(piece.predicted, piece.measured) })),
-  );
+  protected readonly pieces = computed(() => this.logbook.rows().map(rowOf));
   /** Mean and spread of measured less predicted, per dimension. */
   protected readonly spreads = computed(() => {
     const offs = this.pieces().flatMap(({ off }) => (off ? [off] : []));
@@ -103,13 +108,20 @@ export class LogbookPage {
     return this.figures.unit();
   }
 
+  protected papersOf({ sheetsUsed }: LogEntry): string {
+    return sheetsUsed.flatMap(({ paperName }) => paperName ?? []).join(', ');
+  }
+
   protected remove(piece: LogEntry): void {
-    const { id, jobId, sheetsUsed, measured, minutes, note } = piece;
-    this.logbook.undo(id).subscribe({
+    const back = piece.sheetsUsed
+      .filter(({ paperName, sheets }) => paperName && sheets)
+      .map(({ paperName, sheets }) => `, ${sheets} of ${paperName} back on the shelf`)
+      .join('');
+    this.logbook.remove(piece.id).subscribe({
       next: () =>
         this.undo.done(
-          `“${piece.title}” is out of the logbook${piece.paperName && sheetsUsed ? `, ${sheetsUsed} of ${piece.paperName} back on the shelf` : ''}.`,
-          jobId ? () => this.logbook.record({ id, jobId, sheetsUsed, measured, minutes, note }) : undefined,
+          `“${piece.title}” is out of the logbook${back}.`,
+          () => this.logbook.restore(piece.id),
           'Written down again.',
         ),
       error: (error: unknown) => this.undo.failed(error),

@@ -4,6 +4,7 @@ import { CURRENCIES, type EaseId, EASES, type HandId, HANDS, type RulerId, RULER
 import { SETTING_NAMES, WorkshopSettings } from '../data/workshop-settings';
 import { Figures } from '../ui/figures/figures';
 import { type Choice, Select } from '../ui/select/select';
+import { Backups } from './backups/backups';
 import { UndoBar } from '../ui/undo/undo-bar';
 
 type Key = keyof SettingsDraft;
@@ -53,7 +54,7 @@ const PAPER = [
 /** How this workshop likes to see and measure. */
 @Component({
   selector: 'oc-settings-page',
-  imports: [Select],
+  imports: [Backups, Select],
   templateUrl: './settings-page.html',
   styleUrl: './settings-page.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -7,7 +7,9 @@ import { Papers } from '../data/papers';
 import { Things } from '../data/things';
 import { Figures } from '../ui/figures/figures';
 import { Icon } from '../ui/icon/icon';
-import { FigurePipe, PurposePipe, SizesPipe } from '../ui/figures/figure-pipes';
+import { FigurePipe, PurposePipe } from '../ui/figures/figure-pipes';
+import { SizesPipe } from '../ui/figures/sizes-pipe';
+import { BrokenRows } from '../ui/broken-rows/broken-rows';
 import { StateNote } from '../ui/state-note/state-note';
 import { UndoBar } from '../ui/undo/undo-bar';
 import { PaperEditor } from './paper-editor/paper-editor';
@@ -17,6 +19,7 @@ import { ThingEditor } from './thing-editor/thing-editor';
 @Component({
   selector: 'oc-shelf-page',
   imports: [
+    BrokenRows,
     FigurePipe,
     MatButtonModule,
     MatTooltipModule,

@@ -22,6 +22,7 @@ const paper = (name: string, side: number, count: number): Paper => ({
   colourFront: '#888888',
   colourBack: '#ffffff',
   price: null,
+  reserved: 0,
   version: 1,
 });
 

@@ -1,3 +1,5 @@
+import { newJob } from '@odd-corner/contract';
+import { blockOf, parsePurpose } from '@odd-corner/core';
 import { TestbedHarnessEnvironment } from '@angular/cdk/testing/testbed';
 import { MatAutocompleteHarness } from '@angular/material/autocomplete/testing';
 import { aPaper, aThing, PageBench, SETTINGS } from '../testing/bench';
@@ -39,14 +41,17 @@ describe('the start', () => {
     bench.button('Start this job').click();
     expect(bench.sent('POST', '/api/jobs').request.body).toMatchObject({
       title: 'Tray for 60 × 45 × 22 mm',
-      purpose: { text: '60 x 45 x 22', block: { lengthMm: 60, widthMm: 45, heightMm: 22 }, ease: 'easy' },
-      choice: {
-        walls: 'folded',
-        thicknessMm: 0.12,
-        paperId: aPaper().id,
-        tray: { sheetMm: sheets[0] },
-        lid: { sheetMm: sheets[1] },
-      },
+      makes: [
+        {
+          asked: { text: '60 x 45 x 22', purpose: parsePurpose('60 x 45 x 22'), options: { ease: 'easy' } },
+          make: {
+            entries: sheets.map((mm) => ({
+              sheet: { widthMm: mm, heightMm: mm },
+              ...{ params: { wallMm: null }, thicknessMm: 0.12, papers: [aPaper().id] },
+            })),
+          },
+        },
+      ],
     });
   });
 
@@ -119,12 +124,10 @@ describe('the start', () => {
     const bench = await show([], { ...SETTINGS, unit: 'in', ruler: 'sixteenth-inch' });
     await ask(bench, '2 3/8 x 1 3/4 x 7/8');
     bench.button('Start this job').click();
-    const { purpose, choice } = bench.sent('POST', '/api/jobs').request.body as {
-      purpose: { block: { lengthMm: number } };
-      choice: { tray: { sheetMm: number } };
-    };
-    expect(purpose.block.lengthMm).toBeCloseTo(60.325, 9);
-    expect((choice.tray.sheetMm / 25.4) * 16).toBeCloseTo(Math.round((choice.tray.sheetMm / 25.4) * 16), 9);
+    const [{ asked, make }] = newJob.parse(bench.sent('POST', '/api/jobs').request.body).makes;
+    expect(blockOf(asked.purpose!)?.lengthMm).toBeCloseTo(60.325, 9);
+    const sixteenths = (make.entries[0].sheet.widthMm / 25.4) * 16;
+    expect(sixteenths).toBeCloseTo(Math.round(sixteenths), 9);
   });
 
   it('says that the shelf is empty', async () => {

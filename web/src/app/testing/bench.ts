@@ -11,16 +11,22 @@ import { MatSelectHarness } from '@angular/material/select/testing';
 import { provideRouter } from '@angular/router';
 import {
   choiceOf,
-  type Job,
+  type CopyProgress,
+  draftOf,
+  type Listed,
   type LogEntry,
+  measuredOf,
   type Paper,
+  type Place,
   predictInside,
   type Settings,
   sizeTrayJob,
   type Thing,
+  type TrayJob,
+  trayJobOf,
   USUAL_SETTINGS,
 } from '@odd-corner/contract';
-import { Fitting, parsePurpose, type SizeOptions } from '@odd-corner/core';
+import { Fitting, make, parsePurpose, squareTray, type SizeOptions } from '@odd-corner/core';
 import { foldingTasks } from '../workers/folding-tasks';
 import { FOLDING_WORKER } from '../workers/folding-worker-token';
 
@@ -52,6 +58,7 @@ export const aPaper = (more: Partial<Paper> = {}): Paper => ({
   colourFront: '#b98d5b',
   colourBack: '#fbf8ef',
   price: null,
+  reserved: 0,
   version: 3,
   ...more,
 });
@@ -66,43 +73,57 @@ export const aThing = (more: Partial<Thing> = {}): Thing => ({
 
 const fitting = new Fitting();
 
-/** A job whose sheets were worked out for its paper. */
-export function aJob(more: Partial<Job> = {}): Job {
+/** The steps of a part, by their ids. */
+const STEPS = make(squareTray.id, {
+  sheet: { widthMm: 200, heightMm: 200 },
+  params: {},
+  paper: { thicknessMm: 0.1 },
+}).folding.steps.map(({ id: step }) => step);
+
+/** What is done where a hand is at a place. */
+export function doneAt({ part, step, seconds }: Place): CopyProgress[] {
+  const of = (entryKey: string, steps: number, spent: number): CopyProgress => ({
+    ...{ entryKey, copy: 0, done: STEPS.slice(0, steps), seconds: spent },
+  });
+  if (part === 'lid') return [of('tray', STEPS.length, 0), of('lid', step, seconds)];
+  return step || seconds ? [of('tray', step, seconds)] : [];
+}
+
+/** A job whose sheets were worked out for its paper, as the stations of a tray read it; the server’s own is `kept`. */
+export function aJob({ progress = { part: 'tray', step: 0, seconds: 0 }, ...more }: Partial<TrayJob> = {}): TrayJob {
   const block = { lengthMm: 60, widthMm: 45, heightMm: 22 };
   const sized = sizeTrayJob(fitting, { block, ease: 'easy', ruler: 'mm', walls: 'folded', thicknessMm: 0.12 });
   if (!sized) throw new Error('There is a sheet.');
+  const purpose = { text: '60 x 45 x 22', block, ease: 'easy' } as const;
+  const draft = { title: 'Watch parts', purpose, choice: choiceOf(sized, id(1)), ...more };
+  const { makes, ...rest } = draftOf(draft, id(30));
+  const [{ chance: _, ...made }] = makes;
+  const at = { createdAt: '2026-11-01T10:00:00.000Z', updatedAt: '2026-11-02T10:00:00.000Z', archivedAt: null };
+  const tray = trayJobOf({
+    ...{ ...rest, ...at, id: more.id ?? id(3), version: more.version ?? 7, state: more.state ?? 'planned' },
+    makes: [{ ...made, told: null, cut: null, progress: doneAt(progress) }],
+  });
+  return tray!;
+}
+
+export function aPiece(more: Partial<LogEntry> = {}): LogEntry {
+  const { choice, title, id: jobId, kept } = aJob();
+  const inside = Object.entries(measuredOf(predictInside(choice)));
   return {
-    id: id(3),
-    version: 7,
-    title: 'Watch parts',
-    purpose: { text: '60 x 45 x 22', block, ease: 'easy' },
-    choice: choiceOf(sized, id(1)),
-    progress: { part: 'tray', step: 0, seconds: 0 },
-    state: 'planned',
-    createdAt: '2026-11-01T10:00:00.000Z',
-    updatedAt: '2026-11-02T10:00:00.000Z',
+    ...{ id: id(4), jobId, makeId: kept.makes[0].id, title, make: kept.makes[0].make, papers: {} },
+    ...{ copies: 1, folderHandId: null, fits: null, minutes: 20, note: '', version: 1 },
+    sheetsUsed: [{ paperId: id(1), paperName: 'Kraft', sheets: 1 }],
+    predicted: Object.fromEntries(inside.map(([key, mm]) => [key, { mm, sdMm: null }])),
+    measured: {},
+    foldedAt: '2026-11-03T10:00:00.000Z',
     ...more,
   };
 }
 
-export function aPiece(more: Partial<LogEntry> = {}): LogEntry {
-  const { choice, title, id: jobId } = aJob();
-  return {
-    id: id(4),
-    jobId,
-    title,
-    choice,
-    paperName: 'Kraft',
-    sheetsUsed: 1,
-    predicted: predictInside(choice),
-    measured: null,
-    minutes: 20,
-    note: '',
-    foldedAt: '2026-11-03T10:00:00.000Z',
-    version: 1,
-    ...more,
-  };
-}
+/** Rows as a list answers them. */
+export const listed = (rows: readonly unknown[]): Listed<unknown> => ({
+  ...{ rows: [...rows], broken: [], total: rows.length, next: null },
+});
 
 /** A component on a page of its own, with the real folding tasks and a server that answers what the test says. */
 export class PageBench<C> {
@@ -144,9 +165,10 @@ export class PageBench<C> {
     return this.http.expectOne((request) => request.method === method && request.url === url);
   }
 
-  /** Answers all requests open to an address, if any. */
+  /** Answers all requests open to an address, if any; rows as a list of them. */
   answer(method: string, url: string, body: unknown): void {
-    for (const request of this.http.match((r) => r.method === method && r.url === url)) request.flush(body as never);
+    for (const request of this.http.match((r) => r.method === method && r.url === url))
+      request.flush((Array.isArray(body) ? listed(body) : body) as never);
   }
 
   /** Lets typing pauses pass, and whatever follows from them. */

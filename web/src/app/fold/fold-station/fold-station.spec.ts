@@ -1,11 +1,11 @@
-import type { Job, Progress } from '@odd-corner/contract';
-import { aJob, aPaper, PageBench } from '../../testing/bench';
+import type { Job, Place } from '@odd-corner/contract';
+import { aJob, aPaper, doneAt, PageBench } from '../../testing/bench';
 import { FoldStation } from './fold-station';
 
 describe('folding at the table', () => {
-  const URL = `/api/jobs/${aJob().id}/progress`;
+  const URL = `/api/makes/${aJob().kept.makes[0].id}/progress`;
   const bench = async (
-    progress: Progress = { part: 'tray', step: 0, seconds: 0 },
+    progress: Place = { part: 'tray', step: 0, seconds: 0 },
   ): Promise<{ b: PageBench<FoldStation>; moved: Job[] }> => {
     const b = new PageBench(FoldStation, { job: aJob({ progress }), paper: aPaper() });
     const moved: Job[] = [];
@@ -28,10 +28,11 @@ describe('folding at the table', () => {
     const { b, moved } = await bench();
     await press(b, 'ArrowRight');
     expect(b.text).toContain('step 2 of 16');
-    const request = b.sent('PUT', URL);
-    expect(request.request.body).toMatchObject({ part: 'tray', step: 1 });
-    request.flush(aJob({ state: 'folding', progress: { part: 'tray', step: 1, seconds: 0 } }));
-    expect(moved.map((job) => job.progress.step)).toEqual([1]);
+    const request = b.sent('POST', URL);
+    const [{ done }] = doneAt({ part: 'tray', step: 1, seconds: 0 });
+    expect(request.request.body).toMatchObject({ copies: [{ entryKey: 'tray', copy: 0, done }] });
+    request.flush(aJob({ state: 'folding', progress: { part: 'tray', step: 1, seconds: 0 } }).kept);
+    expect(moved.map((job) => job.makes[0].progress[0].done)).toEqual([done]);
     await press(b, 'ArrowLeft');
     expect(b.text).toContain('step 1 of 16');
     expect(b.button('Back').disabled).toBe(true);
@@ -43,7 +44,7 @@ describe('folding at the table', () => {
     expect(b.text).toContain(`${aJob().choice.lid.sheetMm}\u00a0mm`.replace('\u00a0', ' '));
     b.button('Fold the lid').click();
     await b.settle(60);
-    expect(b.sent('PUT', URL).request.body).toMatchObject({ part: 'lid', step: 0 });
+    expect(b.sent('POST', URL).request.body).toMatchObject({ copies: [{ entryKey: 'lid', copy: 0, done: [] }] });
     expect(b.text).toMatch(/Lid from \d+\smm · step 1 of 16/);
     await press(b, 'ArrowLeft');
     expect(heading(b)).toBe('The tray is folded');

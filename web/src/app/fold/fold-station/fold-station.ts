@@ -16,7 +16,7 @@ import { MatDialog } from '@angular/material/dialog';
 import { MatExpansionModule } from '@angular/material/expansion';
 import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
-import type { Job, Paper, Progress } from '@odd-corner/contract';
+import type { Job, Paper, Place, TrayJob } from '@odd-corner/contract';
 import { unitOnRuler } from '@odd-corner/core';
 import { map } from 'rxjs';
 import { failureText } from '../../data/api';
@@ -26,7 +26,8 @@ import { DrawingView } from '../../ui/drawing-view/drawing-view';
 import { coloursOf } from '../../ui/drawing-view/paper-colours';
 import { Icon } from '../../ui/icon/icon';
 import { Legend } from '../../ui/legend/legend';
-import { FigurePipe, LengthPipe, SizesPipe } from '../../ui/figures/figure-pipes';
+import { FigurePipe, LengthPipe } from '../../ui/figures/figure-pipes';
+import { SizesPipe } from '../../ui/figures/sizes-pipe';
 import { StepFactsLine } from '../../ui/step-facts/step-facts';
 import { Troubles } from '../../ui/troubles/troubles';
 import { Folding } from '../../workers/folding.service';
@@ -35,7 +36,7 @@ import { ProgressWriter } from '../progress-writer';
 import { tableAction, type TableAction } from '../table-keys';
 import { refused } from '../../workers/refused';
 
-type Part = Progress['part'];
+type Part = Place['part'];
 
 interface Folded {
   readonly steps: readonly ShownStep[] | null;
@@ -67,7 +68,7 @@ const SWIPE_PX = 60;
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class FoldStation {
-  readonly job = input.required<Job>();
+  readonly job = input.required<TrayJob>();
   readonly paper = input.required<Paper | null>();
   readonly moved = output<Job>();
   private readonly folding = inject(Folding);
@@ -79,12 +80,13 @@ export class FoldStation {
   private readonly jobId = computed(() => this.job().id);
   protected readonly unsaved = this.writer.unsaved;
   /** Where the hand is; the server follows. */
-  protected readonly place = linkedSignal<string, Omit<Progress, 'seconds'>>({
+  protected readonly place = linkedSignal<string, Omit<Place, 'seconds'>>({
     source: this.jobId,
     computation: () => untracked(() => ({ part: this.job().progress.part, step: this.job().progress.step })),
   });
   protected readonly part = computed(() => this.place().part);
-  private seconds = 0;
+  /** Time spent on each part so far. */
+  private seconds: Record<Part, number> = { tray: 0, lid: 0 };
   private since = Date.now();
 
   protected readonly quarterTurns = signal(0);
@@ -131,7 +133,7 @@ export class FoldStation {
     effect(() => {
       this.jobId();
       untracked(() => {
-        this.seconds = this.job().progress.seconds;
+        this.seconds = { ...this.job().spent };
         this.since = Date.now();
       });
     });
@@ -201,17 +203,23 @@ export class FoldStation {
     this.act(event.clientX < from ? 'next' : 'back');
   }
 
-  private moveTo(place: Omit<Progress, 'seconds'>): void {
+  private moveTo(place: Omit<Place, 'seconds'>): void {
     const step = place.step === Number.MAX_SAFE_INTEGER ? this.count() : place.step;
-    this.place.set({ part: place.part, step });
     this.keepTime();
-    this.writer.write(this.job().id, { part: place.part, step, seconds: Math.round(this.seconds) });
+    // Of a part that is only opened now, nothing is done; steps that are done stay done when the hand goes back.
+    const known = place.part === this.part() ? (this.steps() ?? []) : [];
+    const done = known.slice(0, step).map(({ id }) => id);
+    this.place.set({ part: place.part, step });
+    this.writer.write(this.job().kept.makes[0].id, {
+      ...{ entryKey: place.part, copy: 0, done },
+      seconds: Math.round(this.seconds[place.part]),
+    });
   }
 
   /** Adds the stretch since the last step, or since the page came into view, to the time spent. */
   private keepTime(): void {
     const now = Date.now();
-    this.seconds += (now - this.since) / 1000;
+    this.seconds[this.part()] += (now - this.since) / 1000;
     this.since = now;
   }
 

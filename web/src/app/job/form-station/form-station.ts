@@ -2,13 +2,14 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, output } f
 import { MatButtonModule } from '@angular/material/button';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
-import type { Choice, Job, Paper } from '@odd-corner/contract';
+import type { Choice, TrayJob, Paper } from '@odd-corner/contract';
 import { squareTray } from '@odd-corner/core';
 import { combineLatest, concatMap, forkJoin, map } from 'rxjs';
 import { sceneOfChoice } from '../../data/choice-of';
 import { DrawingView } from '../../ui/drawing-view/drawing-view';
 import { coloursOf } from '../../ui/drawing-view/paper-colours';
-import { LengthPipe, SizesPipe } from '../../ui/figures/figure-pipes';
+import { LengthPipe } from '../../ui/figures/figure-pipes';
+import { SizesPipe } from '../../ui/figures/sizes-pipe';
 import { Troubles } from '../../ui/troubles/troubles';
 import { Folding } from '../../workers/folding.service';
 import { decidingOf, type Outcome, workOut } from '../job-change';
@@ -23,7 +24,7 @@ import { refused } from '../../workers/refused';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class FormStation {
-  readonly job = input.required<Job>();
+  readonly job = input.required<TrayJob>();
   readonly paper = input.required<Paper | null>();
   readonly saving = input(false);
   readonly keep = output<Outcome>();

@@ -3,7 +3,7 @@ import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
 import { Select } from '../../ui/select/select';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import { type Block, block, type Job, jobDraft, type Paper } from '@odd-corner/contract';
+import { type Block, block, type TrayJob, trayDraft, type Paper } from '@odd-corner/contract';
 import { type EaseId, EASES } from '@odd-corner/core';
 import { debounceTime, map, type Observable, of } from 'rxjs';
 import { failureText } from '../../data/api';
@@ -30,7 +30,7 @@ interface Worked {
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class PurposeStation {
-  readonly job = input.required<Job>();
+  readonly job = input.required<TrayJob>();
   readonly paper = input.required<Paper | null>();
   readonly saving = input(false);
   readonly keep = output<Outcome>();
@@ -41,7 +41,7 @@ export class PurposeStation {
 
   protected readonly eases = (Object.keys(EASES) as EaseId[]).map((id) => ({ id, name: id }));
   protected readonly form = new FormGroup({
-    title: controlOf(jobDraft.shape.title, ''),
+    title: controlOf(trayDraft.shape.title, ''),
     block: controlOf<Block>(block, null),
     ease: new FormControl<EaseId>('easy', { nonNullable: true }),
   });

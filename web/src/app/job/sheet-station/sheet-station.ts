@@ -2,14 +2,15 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, output } f
 import { MatButtonModule } from '@angular/material/button';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
-import { type Job, type Paper, sizeOptionsOf } from '@odd-corner/contract';
+import { type TrayJob, type Paper, sizeOptionsOf } from '@odd-corner/contract';
 import { cutSquares, explainFit, type WhyLine } from '@odd-corner/core';
 import { combineLatest, concat, concatMap, from, map, of, scan } from 'rxjs';
 import { sceneOfChoice } from '../../data/choice-of';
 import { Papers } from '../../data/papers';
 import { coloursOf } from '../../ui/drawing-view/paper-colours';
 import { LengthFigure } from '../../ui/figures/length-figure';
-import { FigurePipe, LengthPipe, SizesPipe } from '../../ui/figures/figure-pipes';
+import { FigurePipe, LengthPipe } from '../../ui/figures/figure-pipes';
+import { SizesPipe } from '../../ui/figures/sizes-pipe';
 import { Figures } from '../../ui/figures/figures';
 import { PaperModel } from '../../ui/paper-model/paper-model';
 import { Why } from '../../ui/why/why';
@@ -34,7 +35,7 @@ interface Option {
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class SheetStation {
-  readonly job = input.required<Job>();
+  readonly job = input.required<TrayJob>();
   readonly paper = input.required<Paper | null>();
   readonly saving = input(false);
   readonly keep = output<Outcome>();

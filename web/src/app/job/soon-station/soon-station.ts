@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, input } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
-import type { Job } from '@odd-corner/contract';
+import type { TrayJob } from '@odd-corner/contract';
 import { LengthPipe } from '../../ui/figures/figure-pipes';
 import { STATION_NAMES, type StationId } from '../stations';
 
@@ -34,6 +34,6 @@ import { STATION_NAMES, type StationId } from '../stations';
 })
 export class SoonStation {
   readonly station = input.required<StationId>();
-  readonly job = input.required<Job>();
+  readonly job = input.required<TrayJob>();
   protected readonly names = STATION_NAMES;
 }

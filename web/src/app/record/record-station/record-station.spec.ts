@@ -34,30 +34,30 @@ describe('writing down what came out', () => {
     await b.write('Depth', '31');
     await b.write('Note', '  Crisp.  ');
     await b.submit();
-    const body = b.sent('POST', '/api/pieces').request.body as {
+    const body = b.sent('POST', '/api/log').request.body as {
       measured: Record<string, number>;
       note: string;
       id: string;
     };
     expect(body).toMatchObject({
-      jobId: aJob().id,
-      sheetsUsed: 1,
+      ...{ jobId: aJob().id, makeId: aJob().kept.makes[0].id, copies: 1, fits: null },
+      sheetsUsed: [{ paperId: aPaper().id, sheets: 1 }],
       minutes: 25,
       note: 'Crisp.',
-      measured: { widthMm: 61, depthMm: 31 },
+      measured: { 'tray/box.widthMm': 61, 'tray/box.depthMm': 31 },
     });
-    expect(body.measured['lengthMm']).toBeCloseTo(61.9125, 9);
+    expect(body.measured['tray/box.lengthMm']).toBeCloseTo(61.9125, 9);
     expect(body.id).toMatch(/^[0-9a-f-]{36}$/);
   });
 
   it('takes nothing measured at all, but not one of three', async () => {
     const b = await bench();
     await b.submit();
-    expect(b.sent('POST', '/api/pieces').request.body).toMatchObject({ measured: null });
+    expect(b.sent('POST', '/api/log').request.body).toHaveProperty('measured', {});
     const other = await bench();
     await other.write('Depth', '31');
     await other.submit();
-    other.http.expectNone('/api/pieces');
+    other.http.expectNone('/api/log');
     expect(other.text).toContain('Measure all three, or leave all three empty.');
     expect(await other.reads('Depth')).toBe('31');
   });
@@ -71,7 +71,7 @@ describe('writing down what came out', () => {
     const b = await bench();
     await b.write(field, text);
     await b.submit();
-    b.http.expectNone('/api/pieces');
+    b.http.expectNone('/api/log');
     expect(await b.said(field)).toContain(told);
   });
 
@@ -80,8 +80,14 @@ describe('writing down what came out', () => {
     await b.write('Note', 'Second try.');
     await b.submit();
     const message = 'The shelf has 0 of “Kraft” left.';
-    b.sent('POST', '/api/pieces').flush(
-      { type: 'about:blank', title: 'No', status: 422, detail: message, issues: [{ path: ['sheetsUsed'], message }] },
+    b.sent('POST', '/api/log').flush(
+      {
+        type: 'about:blank',
+        title: 'No',
+        status: 422,
+        detail: message,
+        issues: [{ path: ['sheetsUsed', 0, 'sheets'], message }],
+      },
       { status: 422, statusText: 'Unprocessable' },
     );
     await b.settle();

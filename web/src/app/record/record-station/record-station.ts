@@ -3,7 +3,7 @@ import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-i
 import { type AbstractControl, FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
 import { Router } from '@angular/router';
-import { type InsideSize, insideSize, type Job, logEntryDraft, type Paper } from '@odd-corner/contract';
+import { type InsideSize, insideSize, measuredOf, newLogEntry, type TrayJob, type Paper } from '@odd-corner/contract';
 import { cutSquares } from '@odd-corner/core';
 import { partOf, sceneOfChoice } from '../../data/choice-of';
 import { Logbook } from '../../data/logbook';
@@ -26,7 +26,8 @@ const DIMENSIONS = [
 ] as const satisfies readonly { key: keyof InsideSize; name: string }[];
 
 const SHORTEST_SECONDS = 30;
-const { sheetsUsed, minutes, note } = logEntryDraft.shape;
+const { minutes, note, sheetsUsed } = newLogEntry.shape;
+const { sheets } = sheetsUsed.element.shape;
 
 /** What came out: paper used, the inside as measured, time and a note. */
 @Component({
@@ -38,7 +39,7 @@ const { sheetsUsed, minutes, note } = logEntryDraft.shape;
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class RecordStation {
-  readonly job = input.required<Job>();
+  readonly job = input.required<TrayJob>();
   readonly paper = input.required<Paper | null>();
   readonly recorded = output();
   private readonly folding = inject(Folding);
@@ -59,8 +60,8 @@ export class RecordStation {
       widthMm: this.inside('widthMm'),
       depthMm: this.inside('depthMm'),
     }),
-    sheetsUsed: controlOf<number>(sheetsUsed, null),
-    minutes: controlOf(minutes, null),
+    sheetsUsed: controlOf<number>(sheets, null),
+    minutes: controlOf<number | null>(minutes, null),
     note: controlOf(note, ''),
   });
   protected readonly length = computed(() => this.codecs.length());
@@ -109,18 +110,22 @@ export class RecordStation {
 
   protected submit(): void {
     if (!mayBeSent(this.form) || this.sending.now()) return;
-    const { measured, note: words, ...rest } = this.form.getRawValue();
-    const draft = logEntryDraft.parse({
-      ...rest,
-      ...{ id: this.id, jobId: this.job().id, note: words?.trim() },
-      measured: measured.lengthMm === null ? null : measured,
+    const { measured, note: words, sheetsUsed: count, minutes: spent } = this.form.getRawValue();
+    const { id: jobId, kept } = this.job();
+    const paperId = this.paper()?.id ?? null;
+    const draft = newLogEntry.parse({
+      ...{ id: this.id, jobId, makeId: kept.makes[0].id, copies: 1, folderHandId: kept.folderHandId, fits: null },
+      ...{ minutes: spent, note: words?.trim(), sheetsUsed: [{ paperId, sheets: count }] },
+      measured: measuredOf(insideSize.nullable().parse(measured.lengthMm === null ? null : measured)),
     });
     this.sending.send(this.logbook.record(draft), { form: this.form }).subscribe((entry) => {
-      const used =
-        entry.paperName && entry.sheetsUsed ? ` ${entry.sheetsUsed} of ${entry.paperName} taken off the shelf.` : '';
+      const used = entry.sheetsUsed
+        .filter((one) => one.paperName && one.sheets)
+        .map((one) => ` ${one.sheets} of ${one.paperName} taken off the shelf.`)
+        .join('');
       this.undo.done(
         `In the logbook.${used}`,
-        () => this.logbook.undo(entry.id),
+        () => this.logbook.remove(entry.id),
         'Taken out again, and the sheets are back on the shelf.',
       );
       this.recorded.emit();
@@ -140,12 +145,12 @@ export class RecordStation {
 }
 
 /** How many sheets the cutting plan takes; both squares from sheets of their own where it has none. */
-function sheetsOf({ choice: { tray, lid } }: Job, paper: Paper | null): number {
+function sheetsOf({ choice: { tray, lid } }: TrayJob, paper: Paper | null): number {
   if (!paper) return 0;
   return cutSquares({ ...paper, count: 2 }, [tray.sheetMm, lid.sheetMm])?.sheetsUsed ?? 2;
 }
 
 /** The time at the table, once it is worth telling. */
-function minutesOf({ progress: { seconds } }: Job): number | null {
+function minutesOf({ progress: { seconds } }: TrayJob): number | null {
   return seconds >= SHORTEST_SECONDS ? Math.round(seconds / 60) : null;
 }

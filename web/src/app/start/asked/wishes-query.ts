@@ -1,7 +1,7 @@
-import { MOST_NESTED, type Wishes } from '@odd-corner/core';
+import { MOST_NESTED, MOST_UNITS, type Wishes } from '@odd-corner/core';
 
 /** What is counted beside what goes in, and the most: equal pieces that share it, pieces that stand in each other. */
-export const COUNTS = { units: { most: 48 }, nested: { most: MOST_NESTED } } as const;
+export const COUNTS = { units: { most: MOST_UNITS }, nested: { most: MOST_NESTED } } as const;
 
 /** Which lid is wished, in words; what the address calls it is its id. */
 export const LIDS: readonly { readonly id: Wishes['lid']; readonly name: string }[] = [

@@ -5,7 +5,8 @@ import { type Drawing, formById, paperOf, type SizedForm, type SizeOptions } fro
 import { forkJoin, of } from 'rxjs';
 import { DrawingView } from '../../ui/drawing-view/drawing-view';
 import { type PaperColours, PLAIN_PAPER } from '../../ui/drawing-view/paper-colours';
-import { FigurePipe, SizesPipe } from '../../ui/figures/figure-pipes';
+import { FigurePipe } from '../../ui/figures/figure-pipes';
+import { SizesPipe } from '../../ui/figures/sizes-pipe';
 import { Troubles } from '../../ui/troubles/troubles';
 import { Folding } from '../../workers/folding.service';
 

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { Router } from '@angular/router';
-import { choiceOf, type JobDraft } from '@odd-corner/contract';
+import { choiceOf, draftOf, type TrayDraft } from '@odd-corner/contract';
 import { combineLatest, debounceTime, distinctUntilChanged, of } from 'rxjs';
 import { failureText } from '../../data/api';
 import { Jobs } from '../../data/jobs';
@@ -84,7 +84,7 @@ export class TrayAnswers {
   );
 
   /** The same job pressed again, because its answer was lost, is the same job. */
-  private idOf(draft: JobDraft): string {
+  private idOf(draft: TrayDraft): string {
     const said = JSON.stringify(draft);
     const id = this.ids.get(said) ?? newId();
     this.ids.set(said, id);
@@ -96,12 +96,14 @@ export class TrayAnswers {
     const title =
       this.things.picked()?.name ?? `Tray for ${this.figures.sizes([block.lengthMm, block.widthMm, block.heightMm])}`;
     this.starting.set(true);
-    const draft: JobDraft = {
+    const draft: TrayDraft = {
       title: title.slice(0, MOST_LETTERS.title),
       purpose: { text: this.asking.asked().text.trim().slice(0, MOST_LETTERS.text), block, ease },
       choice: choiceOf(sizing, paper?.id ?? null),
     };
-    this.jobs.add({ ...draft, id: this.idOf(draft) }).subscribe({
+    const id = this.idOf(draft);
+    // Its one make is called as the job is.
+    this.jobs.add({ ...draftOf(draft, id), id }).subscribe({
       next: (job) => void this.router.navigate(['/jobs', job.id, 'sheet']),
       error: (error: unknown) => {
         this.starting.set(false);

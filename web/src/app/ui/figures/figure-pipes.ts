@@ -1,5 +1,5 @@
 import { inject, Pipe, type PipeTransform } from '@angular/core';
-import { type BlockSize, type Purpose, type Room, roomFacts, roomKindById, type RulerId } from '@odd-corner/core';
+import type { Purpose, RulerId } from '@odd-corner/core';
 import { Figures } from './figures';
 
 /** A length as this workshop reads it: `152 mm`, `15.2 cm`, `6 in`. */
@@ -12,21 +12,6 @@ export class LengthPipe implements PipeTransform {
     return this.figures.length(mm, ruler);
   }
 }
-
-/** Sizes of a block, a room or a sheet in one line: `60 × 45 × 22 mm`. */
-@Pipe({ name: 'sizes', pure: false })
-export class SizesPipe implements PipeTransform {
-  private readonly figures = inject(Figures);
-
-  transform(size: BlockSize | Room | readonly number[]): string {
-    return this.figures.sizes(
-      'kind' in size ? told(size) : 'heightMm' in size ? [size.lengthMm, size.widthMm, size.heightMm] : size,
-    );
-  }
-}
-
-/** What a room measures, in the order of its kind. */
-const told = (room: Room): number[] => roomFacts(roomKindById(room.kind), room).map(({ mm }) => mm);
 
 /** What something is for, as it would be typed: `4 tickets 105 × 74 mm`. */
 @Pipe({ name: 'purpose', pure: false })

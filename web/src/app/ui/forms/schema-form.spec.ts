@@ -1,5 +1,5 @@
 import { FormGroup } from '@angular/forms';
-import { insideSize, logEntryDraft, paperDraft } from '@odd-corner/contract';
+import { insideSize, newLogEntry, paperDraft } from '@odd-corner/contract';
 import * as fc from 'fast-check';
 import { controlOf, faultOf, land, mayBeSent } from './schema-form';
 
@@ -9,7 +9,7 @@ describe('a field and its schema', () => {
   it('accept the same, and refuse in the same words', () =>
     fc.assert(
       fc.property(fc.oneof(fc.double(), fc.integer(), fc.constant(null)), (value) => {
-        for (const schema of [count, gsm, logEntryDraft.shape.minutes]) {
+        for (const schema of [count, gsm, newLogEntry.shape.minutes]) {
           const read = schema.safeParse(value);
           expect(faultOf(controlOf<number | null>(schema, value))).toBe(
             read.success ? null : read.error.issues[0].message,

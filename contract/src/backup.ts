@@ -1,0 +1,10 @@
+import * as z from 'zod';
+import { moment } from './shared';
+
+/** A whole copy of the workshop: its name, when it was made, how large. */
+export const backup = z.object({ name: z.string(), at: moment, bytes: z.int().min(0) });
+
+/** What is to be put back. */
+export const backupNamed = z.object({ name: z.string().max(200) });
+
+export type Backup = z.infer<typeof backup>;

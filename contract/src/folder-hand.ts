@@ -1,0 +1,20 @@
+import * as z from 'zod';
+import { id, name, version } from './shared';
+
+/** Whose hands fold: a name or a role, and by how much they miss a mark, one standard deviation in mm. */
+export const folderHandDraft = z.object({
+  name,
+  missMm: z
+    .number('Write by how much these hands miss, for example 0.3 mm.')
+    .min(0.02, 'No hand misses by less than 0.02 mm.')
+    .max(5, 'A miss of more than 5 mm is no fold any more.'),
+});
+
+/** As it is sent to be added: its id is made by the sender. */
+export const newFolderHand = folderHandDraft.extend({ id });
+
+export const folderHand = folderHandDraft.extend({ id, version });
+
+export type FolderHandDraft = z.infer<typeof folderHandDraft>;
+export type FolderHand = z.infer<typeof folderHand>;
+export type NewFolderHand = z.infer<typeof newFolderHand>;

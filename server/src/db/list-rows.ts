@@ -1,0 +1,99 @@
+import { type BrokenRow, type ListAsked, type Listed, ROWS } from '@odd-corner/contract';
+import type * as z from 'zod';
+import { ProblemError } from '../http/problem-error';
+import type { Db } from './open-database';
+import { readRow } from './read-row';
+
+type Bound = string | number | null;
+
+/** A condition, and what stands for its question marks. */
+export interface Where {
+  readonly sql: string;
+  readonly bound: readonly Bound[];
+}
+
+/** What a list is read from. */
+export interface ListSource<Row> {
+  readonly db: Db;
+  /** `SELECT … FROM …`, without conditions. */
+  readonly select: string;
+  /** The same for counting. */
+  readonly from: string;
+  readonly where: readonly Where[];
+  /** What it is sorted by, with an id to tell equals apart: two columns, and what a row says of them. */
+  readonly order: {
+    readonly columns: readonly [string, string];
+    readonly down: boolean;
+    readonly of: (row: Row) => readonly [string, string];
+  };
+  readonly limit: number;
+}
+
+/** Where a search is for words: all of them are somewhere in a column written in small letters. */
+export const saying = (column: string, search: string | undefined): Where[] =>
+  (search ?? '')
+    .normalize('NFC')
+    .toLocaleLowerCase('en')
+    .split(/\s+/)
+    .filter(Boolean)
+    .map((word) => ({ sql: `instr(${column}, ?) > 0`, bound: [word] }));
+
+/** What a search looks through. */
+export const wordsOf = (parts: readonly (string | number | null | undefined)[]): string =>
+  parts
+    .filter((part) => part !== null && part !== undefined && part !== '')
+    .join(' ')
+    .normalize('NFC')
+    .toLocaleLowerCase('en');
+
+const writeCursor = (at: readonly [string, string]): string => Buffer.from(JSON.stringify(at)).toString('base64url');
+
+/** @throws ProblemError 400 for what is no cursor of ours */
+function readCursor(text: string): readonly [string, string] {
+  try {
+    const at: unknown = JSON.parse(Buffer.from(text, 'base64url').toString('utf8'));
+    if (Array.isArray(at) && at.length === 2 && at.every((part) => typeof part === 'string'))
+      return [at[0], at[1]];
+  } catch {
+    // Told below.
+  }
+  const message = 'That is not where a list goes on.';
+  throw new ProblemError(400, message, { issues: [{ path: ['cursor'], message }] });
+}
+
+/**
+ * One part of a list, read row by row: a row that cannot be read is told as such and takes no other with it.
+ * @param toRaw a row as its schema reads it
+ */
+export function listRows<Row extends object, T extends z.ZodType>(
+  { db, select, from, where, order, limit }: ListSource<Row>,
+  cursor: string | undefined,
+  schema: T,
+  toRaw: (row: Row) => unknown,
+): Listed<z.infer<T>> {
+  const [first, second] = order.columns;
+  const direction = order.down ? 'DESC' : 'ASC';
+  const all = where.length ? where : [{ sql: 'TRUE', bound: [] }];
+  const conditions = all.map(({ sql }) => sql).join(' AND ');
+  const bound = all.flatMap((one) => one.bound);
+  const after = cursor === undefined ? null : readCursor(cursor);
+  const rows = db
+    .prepare<Bound[], Row>(
+      `${select} WHERE ${conditions}${after ? ` AND (${first}, ${second}) ${order.down ? '<' : '>'} (?, ?)` : ''}
+       ORDER BY ${first} ${direction}, ${second} ${direction} LIMIT ?`,
+    )
+    .all(...bound, ...(after ?? []), limit + 1);
+  const { total } = db
+    .prepare<Bound[], { total: number }>(`SELECT count(*) AS total ${from} WHERE ${conditions}`)
+    .get(...bound)!;
+  const shown = rows.slice(0, limit);
+  const read = shown.map((row) => readRow(schema, row, toRaw));
+  return {
+    rows: read.flatMap((one) => ('value' in one ? [one.value] : [])),
+    broken: read.flatMap((one): BrokenRow[] => ('broken' in one ? [one.broken] : [])),
+    total,
+    next: rows.length > limit ? writeCursor(order.of(shown[shown.length - 1])) : null,
+  };
+}
+
+export const limitOf = ({ limit }: ListAsked): number => limit ?? ROWS.usual;

@@ -1,0 +1,171 @@
+import type { CutPlanKept, Job, JobMake } from '@odd-corner/contract';
+import { MOST_SHEETS } from '@odd-corner/contract';
+import { inOneGo } from '../db/in-one-go';
+import type { Db } from '../db/open-database';
+import type { Workshop } from '../db/workshop';
+import { ProblemError } from '../http/problem-error';
+
+interface Kept {
+  readonly paperId: string;
+  readonly sheets: number;
+  readonly done: 0 | 1;
+  readonly covered: number;
+}
+
+const keptOf = (db: Db, makeId: string): readonly Kept[] =>
+  db
+    .prepare<[string], Kept>('SELECT paper_id AS paperId, sheets, done, covered FROM cut_sheets WHERE make_id = ?')
+    .all(makeId);
+
+/** The make with its job. @throws ProblemError 404 */
+function makeIn(workshop: Workshop, makeId: string): { readonly job: Job; readonly make: JobMake } {
+  const job = workshop.jobs.ofMake(makeId);
+  return { job, make: job.makes.find(({ id }) => id === makeId)! };
+}
+
+/** Lets go of what a make keeps of the shelf, where it is not cut yet. */
+export function release({ db, jobs }: Workshop, makeId: string): void {
+  db.prepare<[string]>('DELETE FROM cut_sheets WHERE make_id = ? AND done = 0').run(makeId);
+  jobs.keepCut(makeId, null);
+}
+
+/** The same for all makes of a job that goes into the bin or is put away; also one that cannot be read any more. */
+export function releaseJob({ db }: Workshop, jobId: string): void {
+  db.prepare<[string]>(
+    'DELETE FROM cut_sheets WHERE done = 0 AND make_id IN (SELECT id FROM makes WHERE job_id = ?)',
+  ).run(jobId);
+  db.prepare<[string]>('UPDATE makes SET cut_plan = NULL WHERE job_id = ? AND cut_done = 0').run(jobId);
+}
+
+/**
+ * Keeps the sheets of a plan for a make. What other jobs keep is not there for it.
+ * @throws ProblemError 422 when there are not so many free, or it was cut already
+ */
+export function acceptCut(
+  workshop: Workshop,
+  makeId: string,
+  { version, plan }: { readonly version: number; readonly plan: CutPlanKept },
+  at: string,
+): Job {
+  const { db, jobs, papers } = workshop;
+  return inOneGo(db, () => {
+    const { job, make } = makeIn(workshop, makeId);
+    jobs.bump(job.id, version, at);
+    if (make.cut?.done) throw new ProblemError(422, 'It is cut already. Take that back first.');
+    const keys = new Set(make.make.entries.map(({ key }) => key));
+    const stray = plan.parents.flatMap(({ pieces }) => pieces).find(({ entryKey }) => !keys.has(entryKey));
+    if (stray) throw new ProblemError(422, `There is no “${stray.entryKey}” in it.`);
+    release(workshop, makeId);
+    const wanted = new Map<string, number>();
+    for (const { paperId, sheets } of plan.parents) wanted.set(paperId, (wanted.get(paperId) ?? 0) + sheets);
+    for (const [paperId, sheets] of wanted) {
+      const { name, count, reserved } = papers.get(paperId);
+      if (count - reserved < sheets)
+        throw new ProblemError(
+          422,
+          `“${name}” has ${count} on the shelf${reserved ? `, ${reserved} of them kept for other jobs` : ''}; this takes ${sheets}.`,
+        );
+      db.prepare<[string, string, number]>('INSERT INTO cut_sheets (make_id, paper_id, sheets) VALUES (?, ?, ?)').run(
+        makeId,
+        paperId,
+        sheets,
+      );
+    }
+    jobs.keepCut(makeId, { plan, done: false });
+    return jobs.written(job.id);
+  });
+}
+
+/** Takes the sheets of an accepted plan off the shelf. @throws ProblemError 422 when nothing is to be cut, or they are not there any more */
+export function doneCut(workshop: Workshop, makeId: string, version: number, at: string): Job {
+  const { db, jobs, papers } = workshop;
+  return inOneGo(db, () => {
+    const { job, make } = makeIn(workshop, makeId);
+    jobs.bump(job.id, version, at);
+    if (!make.cut) throw new ProblemError(422, 'No cutting plan was accepted yet.');
+    if (make.cut.done) throw new ProblemError(422, 'It is cut already.');
+    for (const { paperId, sheets } of keptOf(db, makeId))
+      if (!papers.moveSheets(paperId, -sheets))
+        throw new ProblemError(
+          422,
+          `The shelf has no ${sheets} of that paper any more. Correct its count, or plan anew.`,
+        );
+    db.prepare<[string]>('UPDATE cut_sheets SET done = 1 WHERE make_id = ?').run(makeId);
+    jobs.keepCut(makeId, { ...make.cut, done: true });
+    return jobs.written(job.id);
+  });
+}
+
+/** Puts sheets back that were not cut after all; those that the logbook counts stay counted there. */
+export function undoneCut(workshop: Workshop, makeId: string, version: number, at: string): Job {
+  const { db, jobs } = workshop;
+  return inOneGo(db, () => {
+    const { job, make } = makeIn(workshop, makeId);
+    jobs.bump(job.id, version, at);
+    if (!make.cut?.done) throw new ProblemError(422, 'It is not cut yet.');
+    putBack(workshop, makeId);
+    jobs.keepCut(makeId, { ...make.cut, done: false });
+    return jobs.written(job.id);
+  });
+}
+
+/** Gives up the plan of a make, whether its sheets were only kept or cut. */
+export function dropCut(workshop: Workshop, makeId: string): Job {
+  const { db, jobs } = workshop;
+  return inOneGo(db, () => {
+    const { job, make } = makeIn(workshop, makeId);
+    if (make.cut?.done) putBack(workshop, makeId);
+    release(workshop, makeId);
+    return jobs.written(job.id);
+  });
+}
+
+function putBack({ db, papers }: Workshop, makeId: string): void {
+  for (const { paperId, sheets, covered } of keptOf(db, makeId)) {
+    if (!papers.moveSheets(paperId, sheets - covered))
+      throw new ProblemError(
+        422,
+        `The shelf would have more than ${MOST_SHEETS.toLocaleString('en')} sheets of that paper.`,
+      );
+    db.prepare<[string, string]>(
+      `UPDATE sheets_used SET covered = 0 WHERE paper_id = ? AND entry_id IN (SELECT id FROM log_entries WHERE make_id = ?)`,
+    ).run(paperId, makeId);
+  }
+  db.prepare<[string]>('UPDATE cut_sheets SET done = 0, covered = 0 WHERE make_id = ?').run(makeId);
+}
+
+/**
+ * Sheets that went into something recorded: those of the make that were cut for it are off the shelf already.
+ * @returns how many of them are, so that only the rest is taken
+ */
+export function coverSheets({ db }: Workshop, makeId: string, paperId: string, sheets: number): number {
+  const kept = keptOf(db, makeId).find((one) => one.paperId === paperId);
+  if (!kept) return 0;
+  if (!kept.done) {
+    // What was kept for it is being used now.
+    const left = kept.sheets - sheets;
+    if (left > 0)
+      db.prepare<[number, string, string]>('UPDATE cut_sheets SET sheets = ? WHERE make_id = ? AND paper_id = ?').run(
+        left,
+        makeId,
+        paperId,
+      );
+    else db.prepare<[string, string]>('DELETE FROM cut_sheets WHERE make_id = ? AND paper_id = ?').run(makeId, paperId);
+    return 0;
+  }
+  const covered = Math.min(sheets, kept.sheets - kept.covered);
+  moveCovered(db, makeId, paperId, covered);
+  return covered;
+}
+
+/** The other way round. */
+export function uncoverSheets({ db }: Workshop, makeId: string, paperId: string, covered: number): void {
+  moveCovered(db, makeId, paperId, -covered);
+}
+
+const moveCovered = (db: Db, makeId: string, paperId: string, by: number): void =>
+  void db
+    .prepare<[number, string, string]>(
+      'UPDATE cut_sheets SET covered = max(0, covered + ?) WHERE make_id = ? AND paper_id = ? AND done = 1',
+    )
+    .run(by, makeId, paperId);

@@ -1,0 +1,51 @@
+import type { Job, JobDraft, NewJob } from '@odd-corner/contract';
+import { isDeepStrictEqual } from 'node:util';
+import { type Added, addedBefore, addOnce } from '../db/add-once';
+import { inOneGo } from '../db/in-one-go';
+import type { Workshop } from '../db/workshop';
+import { stale } from '../http/problem-error';
+import type { Verify } from '../verify/verify-make';
+import { release } from './cut-sheets';
+import { jobSent, tellMakes } from './tell-makes';
+
+/** Adds a job once all its makes were folded; sent twice, it is there once. */
+export async function addJob(
+  workshop: Workshop,
+  verify: Verify,
+  { id, ...draft }: NewJob,
+  at: string,
+): Promise<Added<Job>> {
+  const { db, jobs } = workshop;
+  const before = addedBefore(draft, jobs.any(id), jobSent);
+  if (before) return { row: before, added: false };
+  const makes = await tellMakes(workshop, verify, draft);
+  return addOnce(
+    db,
+    draft,
+    () => jobs.any(id),
+    () => jobs.insert(id, draft, makes, at),
+    jobSent,
+  );
+}
+
+/** Changes a job once what is new in it was folded. A plan for other sheets than it has now keeps none any more. */
+export async function changeJob(
+  workshop: Workshop,
+  verify: Verify,
+  id: string,
+  next: JobDraft & { readonly version: number },
+  at: string,
+): Promise<Job> {
+  const { db, jobs } = workshop;
+  const seen = jobs.get(id);
+  if (seen.version !== next.version) throw stale(seen);
+  const makes = await tellMakes(workshop, verify, next, seen.makes);
+  return inOneGo(db, () => {
+    jobs.change(id, next, makes, at);
+    for (const { id: makeId, make, cut } of seen.makes) {
+      const now = makes.find((one) => one.id === makeId);
+      if (now && cut && !cut.done && !isDeepStrictEqual(now.make.entries, make.entries)) release(workshop, makeId);
+    }
+    return jobs.written(id);
+  });
+}

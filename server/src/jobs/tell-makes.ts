@@ -1,0 +1,91 @@
+import type {
+  Job,
+  JobDraft,
+  JobMake,
+  JobMakeDraft,
+  MakeEntry,
+  PapersThen,
+  PaperThen,
+  Told,
+} from '@odd-corner/contract';
+import { ENGINE_VERSION, HANDS } from '@odd-corner/core';
+import { isDeepStrictEqual } from 'node:util';
+import type { Workshop } from '../db/workshop';
+import { notFound, ProblemError } from '../http/problem-error';
+import { paperNow } from '../papers/papers-repository';
+import type { Verify } from '../verify/verify-make';
+import type { MakeKept } from './jobs-repository';
+
+/** By how much the hand misses that folds a job, one standard deviation in mm. @throws ProblemError 404 for a hand that is not here */
+export function missOf({ hands, settings }: Workshop, folderHandId: string | null): number {
+  if (folderHandId === null) return HANDS[settings.get().hand].missMm;
+  const found = hands.any(folderHandId);
+  if (!found) throw notFound('hand');
+  return found.row.missMm;
+}
+
+/**
+ * The papers of a make as they are now; one that has left the shelf as it was told before.
+ * @throws ProblemError 404 for a paper that nobody knows
+ */
+export function papersOf({ papers }: Workshop, entries: readonly MakeEntry[], before: PapersThen = {}): PapersThen {
+  const known = Object.values(before).flat();
+  const then = (paperId: string | null, thicknessMm: number): PaperThen => {
+    const elsewhere = { gsm: null, colourFront: null, colourBack: null };
+    if (paperId === null) return { ...elsewhere, paperId, name: null, caliperMm: thicknessMm };
+    const paper = papers.find(paperId);
+    const found = paper ? paperNow(paper) : known.find((one) => one.paperId === paperId);
+    if (!found) throw notFound('paper');
+    return found;
+  };
+  return Object.fromEntries(
+    entries.map(({ key, papers: ids, thicknessMm }) => [key, ids.map((id) => then(id, thicknessMm))]),
+  );
+}
+
+/** Whether a make says of itself what was told already. */
+const toldBefore = (before: JobMake | undefined, { make }: JobMakeDraft, handMm: number): Told | null =>
+  before?.told && before.told.handMm === handMm && isDeepStrictEqual(before.make, make) ? before.told : null;
+
+/**
+ * Folds the makes of a job, off the server's own thread, and tells what they measure; those that were told already are left.
+ * @throws ProblemError 422 with the reason for a make that cannot be folded, 404 for a hand or a paper that is not here
+ */
+export async function tellMakes(
+  workshop: Workshop,
+  verify: Verify,
+  { makes, folderHandId }: Pick<JobDraft, 'makes' | 'folderHandId'>,
+  before: readonly JobMake[] = [],
+): Promise<MakeKept[]> {
+  const handMm = missOf(workshop, folderHandId);
+  const kept: MakeKept[] = [];
+  for (const [k, draft] of makes.entries()) {
+    const { chance, ...rest } = draft;
+    const was = before.find(({ id }) => id === draft.id);
+    const papers = papersOf(workshop, draft.make.entries, was?.told?.papers);
+    const told = toldBefore(was, draft, handMm);
+    if (told) {
+      kept.push({ ...rest, told: { ...told, chance: chance ?? told.chance } });
+      continue;
+    }
+    const verdict = await verify({ make: draft.make, handMm });
+    if ('refused' in verdict)
+      throw new ProblemError(422, verdict.refused, {
+        issues: [{ path: ['makes', k, 'make'], message: verdict.refused }],
+      });
+    kept.push({ ...rest, told: { sizes: verdict.sizes, chance, handMm, engineVersion: ENGINE_VERSION, papers } });
+  }
+  return kept;
+}
+
+/** What a job says as it was sent. */
+export const jobSent = ({
+  title,
+  folderHandId,
+  makes,
+}: Job): Omit<JobDraft, 'makes'> & { readonly makes: unknown } => ({
+  ...{ title, folderHandId },
+  makes: makes.map(({ id, asked, make, count, told, marks, art }) => ({
+    ...{ id, asked, make, count, marks, art, chance: told?.chance ?? null },
+  })),
+});

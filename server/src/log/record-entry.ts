@@ -1,0 +1,158 @@
+import {
+  type JobMake,
+  type LogEntry,
+  type LogEntryChange,
+  MOST_SHEETS,
+  type NewLogEntry,
+  type Predicted,
+  type Told,
+} from '@odd-corner/contract';
+import { type Added, addedBefore, addOnce } from '../db/add-once';
+import { inOneGo } from '../db/in-one-go';
+import type { Workshop } from '../db/workshop';
+import { notFound, ProblemError } from '../http/problem-error';
+import { coverSheets, uncoverSheets } from '../jobs/cut-sheets';
+import { missOf, papersOf } from '../jobs/tell-makes';
+import type { Verify } from '../verify/verify-make';
+import type { UsedRow } from './log-repository';
+
+type Used = NewLogEntry['sheetsUsed'];
+
+/** What was told for one hand, for another: misses spread sizes in proportion. */
+const forHand = ({ sizes, handMm }: Pick<Told, 'sizes' | 'handMm'>, missMm: number): Predicted =>
+  Object.fromEntries(
+    Object.entries(sizes).map(([key, { mm, sdMm }]) => [
+      key,
+      { mm, sdMm: sdMm === null ? null : sdMm * (missMm / handMm) },
+    ]),
+  );
+
+/** What an entry says as it was sent. */
+const entrySent = ({ sheetsUsed, ...rest }: LogEntry): object => ({
+  ...rest,
+  sheetsUsed: sheetsUsed.map(({ paperId, sheets }) => ({ paperId, sheets })),
+});
+
+/** @throws ProblemError 422 for a size that this make has not */
+function refuseOtherSizes(measured: LogEntry['measured'], predicted: Predicted): void {
+  const stray = Object.keys(measured).find((key) => !Object.hasOwn(predicted, key));
+  if (stray === undefined) return;
+  const message = `Nothing of it is called “${stray}”.`;
+  throw new ProblemError(422, message, { issues: [{ path: ['measured', stray], message }] });
+}
+
+/** What a make should come out as, by whose hand; folded now where nobody told it before. */
+async function predictedOf(verify: Verify, { make, told }: JobMake, missMm: number): Promise<Predicted> {
+  if (told) return forHand(told, missMm);
+  const verdict = await verify({ make, handMm: missMm });
+  // What was made is made, also where the engine would not fold it so any more.
+  return 'sizes' in verdict ? verdict.sizes : {};
+}
+
+/** Writes into the logbook and takes sheets off the shelf, both or neither; sent twice, it is counted once. */
+export async function addLogEntry(
+  workshop: Workshop,
+  verify: Verify,
+  { id, ...draft }: NewLogEntry,
+  at: string,
+): Promise<Added<LogEntry>> {
+  const { db, jobs, log } = workshop;
+  const before = addedBefore(draft, log.any(id), entrySent);
+  if (before) return { row: before, added: false };
+  const makeIn = (): { readonly title: string; readonly kept: JobMake } => {
+    const { title, makes } = jobs.get(draft.jobId);
+    const kept = makes.find((one) => one.id === draft.makeId);
+    if (!kept) throw notFound('make');
+    return { title, kept };
+  };
+  const predicted = await predictedOf(verify, makeIn().kept, missOf(workshop, draft.folderHandId));
+  refuseOtherSizes(draft.measured, predicted);
+  const write = (): LogEntry => {
+    const { title, kept } = makeIn();
+    log.insert({
+      ...draft,
+      ...{ id, title, predicted, foldedAt: at, version: 1, make: kept.make, sheetsUsed: [] },
+      papers: kept.told?.papers ?? papersOf(workshop, kept.make.entries),
+    });
+    take(workshop, id, draft.makeId, draft.sheetsUsed);
+    return log.written(id);
+  };
+  return addOnce(db, draft, () => log.any(id), write, entrySent);
+}
+
+/** Corrects an entry; sheets that were written wrongly are moved too. */
+export function changeLogEntry(workshop: Workshop, id: string, { sheetsUsed, ...next }: LogEntryChange): LogEntry {
+  const { db, log } = workshop;
+  return inOneGo(db, () => {
+    const seen = log.get(id);
+    refuseOtherSizes(next.measured, { ...seen.predicted, ...asPredicted(seen.measured) });
+    const missMm = [seen.folderHandId, next.folderHandId].map((hand) => missOf(workshop, hand));
+    const predicted =
+      missMm[0] === missMm[1] ? seen.predicted : forHand({ sizes: seen.predicted, handMm: missMm[0] }, missMm[1]);
+    putBack(workshop, id);
+    log.change(id, { ...seen, ...next, predicted });
+    take(workshop, id, log.makeOf(id), sheetsUsed);
+    return log.written(id);
+  });
+}
+
+/** What was measured once may be measured again, also where it was never predicted. */
+const asPredicted = (measured: LogEntry['measured']): Predicted =>
+  Object.fromEntries(Object.entries(measured).map(([key, mm]) => [key, { mm, sdMm: null }]));
+
+/** Takes an entry out again and puts its sheets back. */
+export function removeLogEntry(workshop: Workshop, id: string, at: string): void {
+  inOneGo(workshop.db, () => {
+    workshop.log.remove(id, at);
+    putBack(workshop, id);
+  });
+}
+
+/** Puts it into the logbook again, and takes its sheets again. */
+export function restoreLogEntry(workshop: Workshop, id: string): LogEntry {
+  const { db, log } = workshop;
+  return inOneGo(db, () => {
+    const out = log.any(id)?.removed;
+    const entry = log.restore(id);
+    if (out) take(workshop, id, entry.makeId, entry.sheetsUsed);
+    return log.written(id);
+  });
+}
+
+/** @throws ProblemError 422 beside its field when the shelf has not so many, 404 for a paper that was never there */
+function take(workshop: Workshop, entryId: string, makeId: string | null, used: Used): void {
+  const { papers, log } = workshop;
+  const rows = used.map(({ paperId, sheets }, k): UsedRow => {
+    if (paperId === null) return { paperId, sheets, paperName: null, covered: 0 };
+    const found = papers.any(paperId);
+    if (!found) throw notFound('paper');
+    const { name: paperName, count } = found.row;
+    // Nothing is counted of a paper that has left the shelf.
+    if (found.removed) return { paperId, sheets, paperName, covered: sheets };
+    const covered = makeId === null ? 0 : coverSheets(workshop, makeId, paperId, sheets);
+    if (papers.moveSheets(paperId, covered - sheets)) return { paperId, sheets, paperName, covered };
+    const message = `The shelf has ${count} of “${paperName}” left. Correct its count on the Shelf, or write fewer sheets.`;
+    throw new ProblemError(422, message, { issues: [{ path: ['sheetsUsed', k, 'sheets'], message }] });
+  });
+  log.setUsed(entryId, rows);
+}
+
+/** @throws ProblemError 422 when the shelf would have more than are counted */
+function putBack(workshop: Workshop, entryId: string): void {
+  const { papers, log } = workshop;
+  const makeId = log.makeOf(entryId);
+  const rows = log.used(entryId);
+  for (const { paperId, paperName, sheets, covered } of rows) {
+    if (paperId === null) continue;
+    if (!papers.moveSheets(paperId, sheets - covered))
+      throw new ProblemError(
+        422,
+        `The shelf would have more than ${MOST_SHEETS.toLocaleString('en')} sheets of “${paperName}”. Correct its count first.`,
+      );
+    if (makeId !== null && covered) uncoverSheets(workshop, makeId, paperId, covered);
+  }
+  log.setUsed(
+    entryId,
+    rows.map((row) => ({ ...row, covered: 0 })),
+  );
+}
