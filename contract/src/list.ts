@@ -4,7 +4,7 @@ import { id, moment } from './shared';
 import { JOB_STATES } from './job';
 
 /** Rows of a list in one answer: as many when nothing else is asked, and at most. */
-export const ROWS = { usual: 100, most: 500 } as const;
+export const ROWS = { usual: 50, most: 500 } as const;
 
 /** A row that is there and cannot be read any more: why, and all of it as it lies in the file. */
 export const brokenRow = z.object({ id: z.string(), why: z.string(), row: z.record(z.string(), z.unknown()) });

@@ -37,7 +37,7 @@ CREATE TABLE makes (
   cut_plan TEXT CHECK (json_valid(cut_plan))
 ) STRICT;
 
-CREATE INDEX makes_by_job ON makes (job_id, position);
+CREATE INDEX makes_by_job ON makes (job_id, position, id);
 
 CREATE TABLE progress_now (
   make_id TEXT NOT NULL REFERENCES makes (id) ON DELETE CASCADE,
@@ -183,6 +183,12 @@ DROP TABLE jobs;
 ALTER TABLE jobs_now RENAME TO jobs;
 ALTER TABLE progress_now RENAME TO progress;
 
+-- Makes that were begun.
+CREATE INDEX progress_begun ON progress (make_id) WHERE done <> '[]';
+
 CREATE INDEX jobs_by_change ON jobs (updated_at, id) WHERE removed_at IS NULL;
 CREATE INDEX log_by_time ON log_entries (folded_at, id) WHERE removed_at IS NULL;
 CREATE INDEX log_by_job ON log_entries (job_id, removed_at);
+-- A search reads these alone, not whole rows.
+CREATE INDEX jobs_by_words ON jobs (words) WHERE removed_at IS NULL;
+CREATE INDEX log_by_words ON log_entries (words) WHERE removed_at IS NULL;

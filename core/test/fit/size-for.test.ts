@@ -18,6 +18,7 @@ import {
   USUAL_WEIGHTS,
   formById,
 } from '../../src/index';
+import { runs } from '../runs';
 import { fitting, USUAL } from './usual-options';
 
 const side = fc.integer({ min: 12, max: 130 });
@@ -43,7 +44,7 @@ describe('the sheet for a purpose', () => {
           expect(fitOf(fitting.demands(prepare(purpose, USUAL), 'box'), room).leastShare).toBeLessThan(0);
         }
       }),
-      { numRuns: 4 },
+      { numRuns: runs(2, 40) },
     ));
 
   it('grows with what it must hold, with the ease and with the confidence', () =>
@@ -61,7 +62,7 @@ describe('the sheet for a purpose', () => {
           expect(most).toBeGreaterThanOrEqual(half);
         }
       }),
-      { numRuns: 4 },
+      { numRuns: runs(2, 40) },
     ));
 
   it('grows the less exactly the hand folds', () => {

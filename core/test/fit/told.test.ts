@@ -96,7 +96,7 @@ describe('what is told is folded', () => {
             if (misses) expect(leftOver(formId, less, paramsAt(one.way, lengths), purpose, given)).toBeLessThan(0);
         }
       }),
-      { numRuns: runs(4, 40) },
+      { numRuns: runs(2, 40) },
     ));
 
   it('is the same from a fitting that has learned much and from a new one', () =>
@@ -109,7 +109,7 @@ describe('what is told is folded', () => {
           expect(much && isSized(much) ? much.sheet : null).toEqual(little && isSized(little) ? little.sheet : null);
         }
       }),
-      { numRuns: runs(3, 40) },
+      { numRuns: runs(2, 40) },
     ));
 
   it.each([

@@ -90,7 +90,7 @@ describe('a recording followed on another sheet', () => {
           const { moves } = followed.recording;
           for (const { pose } of moves.filter((_, k) => k % 4 === 0 || k === moves.length - 1)) expectPaper(pose, area);
         }),
-        { numRuns: runs(7, 200) },
+        { numRuns: runs(4, 200) },
       );
       expect(compared).toBeGreaterThan(0);
     },

@@ -12,6 +12,7 @@ import {
   formById,
 } from '../../src/index';
 import { expectKeptOrder, expectPaper } from '../paper-laws';
+import { runs } from '../runs';
 import { made, sheet, sheetOf } from './made';
 
 /** Parameters within a form’s ranges: defaults, ends of the ranges, and between. */
@@ -43,7 +44,7 @@ describe.each(FORMS.map(({ id }) => id))('%s', (id) => {
         const { widthMm, heightMm } = sheetOf(id, s);
         for (const pose of poses) expectPaper(pose, widthMm * heightMm);
       }),
-      { numRuns: id === 'square-tray-and-eared-lid' ? 2 : 6 },
+      { numRuns: id === 'square-tray-and-eared-lid' ? runs(1, 20) : runs(3, 60) },
     ));
 
   it('keeps the order of layers that hang together unbent, at every step', () =>
@@ -52,7 +53,7 @@ describe.each(FORMS.map(({ id }) => id))('%s', (id) => {
         for (const { poses } of made(id, s, someParams(id, s, seed)).folding.steps)
           poses.slice(1).forEach((after, k) => expectKeptOrder(poses[k], after));
       }),
-      { numRuns: 2 },
+      { numRuns: runs(1, 20) },
     ));
 
   it('says at every step what to do, what to see and how to mend a slip', () => {

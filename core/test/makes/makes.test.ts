@@ -31,6 +31,7 @@ import {
   sizeFor,
   type SizeOptions,
 } from '../../src/index';
+import { runs } from '../runs';
 import { expectPaper } from '../paper-laws';
 import { sheetOf } from '../forms/made';
 import { fitting, USUAL } from '../fit/usual-options';
@@ -95,7 +96,7 @@ describe('a lid over its base, sized from one purpose', () => {
         const less = make('square-tray-lid', { sheet: { widthMm: smaller, heightMm: smaller }, params, paper: given });
         expect(leastPlay(playOf(less.sizes, tray.sizes))).toBeLessThan(PLAY_MM[given.ease]);
       }),
-      { numRuns: 10 },
+      { numRuns: runs(6, 60) },
     ));
 
   it('is as large as its fact sheet has it: eight layers and the play more between creases, on either side of the jump', () =>
@@ -122,7 +123,7 @@ describe('a lid over its base, sized from one purpose', () => {
           expect(() => over(needed - 0.01)).toThrow('too small');
         }
       }),
-      { numRuns: 8 },
+      { numRuns: runs(5, 60) },
     ));
 
   it('counts the paper of both, and is left out where nothing else closes', () => {
@@ -160,7 +161,7 @@ describe('trays in each other', () => {
         });
         expect(made.assembly.joints.every(({ kind }) => kind === 'stands-in')).toBe(true);
       }),
-      { numRuns: 6 },
+      { numRuns: runs(4, 60) },
     ));
 
   it('are shown with each within the one around it, above its floor', () => {

@@ -52,8 +52,7 @@ const writeCursor = (at: readonly [string, string]): string => Buffer.from(JSON.
 function readCursor(text: string): readonly [string, string] {
   try {
     const at: unknown = JSON.parse(Buffer.from(text, 'base64url').toString('utf8'));
-    if (Array.isArray(at) && at.length === 2 && at.every((part) => typeof part === 'string'))
-      return [at[0], at[1]];
+    if (Array.isArray(at) && at.length === 2 && at.every((part) => typeof part === 'string')) return [at[0], at[1]];
   } catch {
     // Told below.
   }
@@ -83,9 +82,7 @@ export function listRows<Row extends object, T extends z.ZodType>(
        ORDER BY ${first} ${direction}, ${second} ${direction} LIMIT ?`,
     )
     .all(...bound, ...(after ?? []), limit + 1);
-  const { total } = db
-    .prepare<Bound[], { total: number }>(`SELECT count(*) AS total ${from} WHERE ${conditions}`)
-    .get(...bound)!;
+  const total = totalOf(db, `SELECT count(*) AS total ${from} WHERE ${conditions}`, bound);
   const shown = rows.slice(0, limit);
   const read = shown.map((row) => readRow(schema, row, toRaw));
   return {
@@ -94,6 +91,23 @@ export function listRows<Row extends object, T extends z.ZodType>(
     total,
     next: rows.length > limit ? writeCursor(order.of(shown[shown.length - 1])) : null,
   };
+}
+
+/** Totals that were counted since the last write: nobody else writes, the workshop being one program's. */
+const counted = new WeakMap<Db, { readonly changes: number; readonly totals: Map<string, number> }>();
+
+/** Counts rows, once until something is written. */
+function totalOf(db: Db, sql: string, bound: readonly Bound[]): number {
+  const { changes } = db.prepare<[], { changes: number }>('SELECT total_changes() AS changes').get()!;
+  let known = counted.get(db);
+  if (known?.changes !== changes) counted.set(db, (known = { changes, totals: new Map<string, number>() }));
+  const key = JSON.stringify([sql, bound]);
+  let total = known.totals.get(key);
+  if (total === undefined) {
+    total = db.prepare<Bound[], { total: number }>(sql).get(...bound)!.total;
+    known.totals.set(key, total);
+  }
+  return total;
 }
 
 export const limitOf = ({ limit }: ListAsked): number => limit ?? ROWS.usual;

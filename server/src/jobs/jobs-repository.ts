@@ -42,7 +42,8 @@ interface MakeRow {
 }
 
 const FOLDED = 'EXISTS (SELECT 1 FROM log_entries e WHERE e.job_id = t.id AND e.removed_at IS NULL)';
-const BEGUN = `EXISTS (SELECT 1 FROM progress p JOIN makes m ON m.id = p.make_id WHERE m.job_id = t.id AND p.done <> '[]')`;
+const MAKES_BEGUN = `SELECT make_id FROM progress WHERE done <> '[]'`;
+const BEGUN = `EXISTS (SELECT 1 FROM makes m WHERE m.job_id = t.id AND EXISTS (${MAKES_BEGUN} AND make_id = m.id))`;
 
 const SELECT = `SELECT t.id, t.title, t.folder_hand_id AS folderHandId, t.archived_at AS archivedAt, t.created_at AS createdAt,
   t.updated_at AS updatedAt, t.version, ${FOLDED} AS folded, ${BEGUN} AS begun,
@@ -67,10 +68,13 @@ function makeOf({ cutPlan, cutDone, ...row }: MakeRow): unknown {
   };
 }
 
+/** The same for all jobs at once: sets are made once, where conditions would be asked of each job. */
+const ALL_FOLDED = 't.id IN (SELECT job_id FROM log_entries WHERE removed_at IS NULL)';
+const ALL_BEGUN = `t.id IN (SELECT job_id FROM makes WHERE id IN (${MAKES_BEGUN}))`;
 const STATES: Readonly<Record<Job['state'], string>> = {
-  folded: FOLDED,
-  folding: `${BEGUN} AND NOT ${FOLDED}`,
-  planned: `NOT ${BEGUN} AND NOT ${FOLDED}`,
+  folded: ALL_FOLDED,
+  folding: `${ALL_BEGUN} AND NOT coalesce(${ALL_FOLDED}, FALSE)`,
+  planned: `NOT ${ALL_BEGUN} AND NOT coalesce(${ALL_FOLDED}, FALSE)`,
 };
 
 function conditions({ state, archived, search }: JobsAsked): Where[] {
