@@ -4,6 +4,7 @@ import { notFound, ProblemError } from '../http/problem-error';
 import type { Found } from './add-once';
 import { limitOf, type ListSource, listRows, type Where } from './list-rows';
 import type { Db } from './open-database';
+import { readOnce } from './read-once';
 import { readRow } from './read-row';
 
 /** How rows of a table are read that stay when they are removed: others still name them, and they can be put back. */
@@ -52,8 +53,9 @@ export function keptRows<Row extends { readonly id: string }, T extends z.ZodTyp
   const restore = db.prepare<[string]>(
     `UPDATE ${table} SET removed_at = NULL, version = version + 1 WHERE id = ? AND removed_at IS NOT NULL`,
   );
+  const reading = readOnce<Row, z.infer<T>>((row) => readRow(schema, row, toRaw));
   const readOr = (row: Row, refused: string): z.infer<T> => {
-    const found = readRow(schema, row, toRaw);
+    const found = reading(row);
     if ('value' in found) return found.value;
     throw new ProblemError(422, `${refused} ${found.broken.why}`);
   };
@@ -75,8 +77,7 @@ export function keptRows<Row extends { readonly id: string }, T extends z.ZodTyp
       listRows(
         { db, select, from: `FROM ${table} t`, where: [there, ...where], order, limit: limitOf(asked) },
         asked.cursor,
-        schema,
-        toRaw,
+        reading,
       ),
     any(id) {
       const row = any.get(id);

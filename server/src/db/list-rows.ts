@@ -1,8 +1,8 @@
 import { type BrokenRow, type ListAsked, type Listed, ROWS } from '@odd-corner/contract';
-import type * as z from 'zod';
 import { ProblemError } from '../http/problem-error';
+import type { Statement } from 'better-sqlite3';
 import type { Db } from './open-database';
-import { readRow } from './read-row';
+import type { RowRead } from './read-row';
 
 type Bound = string | number | null;
 
@@ -60,37 +60,43 @@ function readCursor(text: string): readonly [string, string] {
   throw new ProblemError(400, message, { issues: [{ path: ['cursor'], message }] });
 }
 
-/**
- * One part of a list, read row by row: a row that cannot be read is told as such and takes no other with it.
- * @param toRaw a row as its schema reads it
- */
-export function listRows<Row extends object, T extends z.ZodType>(
+/** One part of a list, read row by row: a row that cannot be read is told as such and takes no other with it. */
+export function listRows<Row extends object, T>(
   { db, select, from, where, order, limit }: ListSource<Row>,
   cursor: string | undefined,
-  schema: T,
-  toRaw: (row: Row) => unknown,
-): Listed<z.infer<T>> {
+  read: (row: Row) => RowRead<T>,
+): Listed<T> {
   const [first, second] = order.columns;
   const direction = order.down ? 'DESC' : 'ASC';
   const all = where.length ? where : [{ sql: 'TRUE', bound: [] }];
   const conditions = all.map(({ sql }) => sql).join(' AND ');
   const bound = all.flatMap((one) => one.bound);
   const after = cursor === undefined ? null : readCursor(cursor);
-  const rows = db
-    .prepare<Bound[], Row>(
-      `${select} WHERE ${conditions}${after ? ` AND (${first}, ${second}) ${order.down ? '<' : '>'} (?, ?)` : ''}
+  const rows = prepared<Row>(
+    db,
+    `${select} WHERE ${conditions}${after ? ` AND (${first}, ${second}) ${order.down ? '<' : '>'} (?, ?)` : ''}
        ORDER BY ${first} ${direction}, ${second} ${direction} LIMIT ?`,
-    )
-    .all(...bound, ...(after ?? []), limit + 1);
+  ).all(...bound, ...(after ?? []), limit + 1);
   const total = totalOf(db, `SELECT count(*) AS total ${from} WHERE ${conditions}`, bound);
   const shown = rows.slice(0, limit);
-  const read = shown.map((row) => readRow(schema, row, toRaw));
+  const found = shown.map(read);
   return {
-    rows: read.flatMap((one) => ('value' in one ? [one.value] : [])),
-    broken: read.flatMap((one): BrokenRow[] => ('broken' in one ? [one.broken] : [])),
+    rows: found.flatMap((one) => ('value' in one ? [one.value] : [])),
+    broken: found.flatMap((one): BrokenRow[] => ('broken' in one ? [one.broken] : [])),
     total,
     next: rows.length > limit ? writeCursor(order.of(shown[shown.length - 1])) : null,
   };
+}
+
+const statements = new WeakMap<Db, Map<string, Statement<Bound[]>>>();
+
+/** A statement, made once for a workshop: there are as many as kinds of conditions. */
+function prepared<Row>(db: Db, sql: string): Statement<Bound[], Row> {
+  let known = statements.get(db);
+  if (!known) statements.set(db, (known = new Map<string, Statement<Bound[]>>()));
+  let statement = known.get(sql);
+  if (!statement) known.set(sql, (statement = db.prepare<Bound[]>(sql)));
+  return statement as Statement<Bound[], Row>;
 }
 
 /** Totals that were counted since the last write: nobody else writes, the workshop being one program's. */
@@ -104,7 +110,7 @@ function totalOf(db: Db, sql: string, bound: readonly Bound[]): number {
   const key = JSON.stringify([sql, bound]);
   let total = known.totals.get(key);
   if (total === undefined) {
-    total = db.prepare<Bound[], { total: number }>(sql).get(...bound)!.total;
+    total = prepared<{ total: number }>(db, sql).get(...bound)!.total;
     known.totals.set(key, total);
   }
   return total;
