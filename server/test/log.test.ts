@@ -289,3 +289,19 @@ const recordOf = ({ id: jobId, makes }: Job, paperId: string, sheets: number) =>
   ...{ id: randomUUID(), jobId, makeId: makes[0].id, copies: 1, folderHandId: null, measured: {}, fits: null },
   ...{ minutes: null, note: '', sheetsUsed: [{ paperId, sheets }] },
 });
+
+describe('many at once', () => {
+  it('record, take out and put in again, in any order, and the count is exact', async () => {
+    const { b, begun, sheet, count } = await start(400);
+    const ids = Array.from({ length: 150 }, () => recordOf(begun, sheet.id, 1 + Math.floor(Math.random() * 3)));
+    const lanes = ids.map(async (entry) => {
+      await b.send('POST', '/api/log', entry);
+      await Promise.all([b.send('DELETE', `/api/log/${entry.id}`), b.send('POST', '/api/log', entry)]);
+      if (Math.random() < 0.5) await b.send('POST', `/api/log/${entry.id}/restore`);
+    });
+    await Promise.all(lanes);
+    const rows = (await b.send('GET', '/api/log?limit=500')).body as { rows: LogEntry[] };
+    const used = rows.rows.reduce((sum, { sheetsUsed }) => sum + sheetsUsed[0].sheets, 0);
+    expect(await count()).toEqual({ count: 400 - used, reserved: 0 });
+  });
+});

@@ -5,6 +5,8 @@ import { SETTING_NAMES, WorkshopSettings } from '../data/workshop-settings';
 import { Figures } from '../ui/figures/figures';
 import { type Choice, Select } from '../ui/select/select';
 import { Backups } from './backups/backups';
+import { Bin } from './bin/bin';
+import { HandsSection } from './hands/hands-section';
 import { UndoBar } from '../ui/undo/undo-bar';
 
 type Key = keyof SettingsDraft;
@@ -54,7 +56,7 @@ const PAPER = [
 /** How this workshop likes to see and measure. */
 @Component({
   selector: 'oc-settings-page',
-  imports: [Backups, Select],
+  imports: [Backups, Bin, HandsSection, Select],
   templateUrl: './settings-page.html',
   styleUrl: './settings-page.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

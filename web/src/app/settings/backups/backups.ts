@@ -6,6 +6,7 @@ import { MatTableModule } from '@angular/material/table';
 import type { Backup } from '@odd-corner/contract';
 import { finalize, type Observable, switchMap } from 'rxjs';
 import { Api, failureText } from '../../data/api';
+import { Hands } from '../../data/hands';
 import { Jobs } from '../../data/jobs';
 import { Logbook } from '../../data/logbook';
 import { Papers } from '../../data/papers';
@@ -29,7 +30,7 @@ export class Backups {
   private readonly api = inject(Api);
   private readonly ask = inject(Ask);
   private readonly undo = inject(UndoBar);
-  private readonly lists = [inject(Papers), inject(Things), inject(Jobs), inject(Logbook)];
+  private readonly lists = [inject(Papers), inject(Things), inject(Hands), inject(Jobs), inject(Logbook)];
   private readonly settings = inject(WorkshopSettings);
   protected readonly columns = ['at', 'size', 'acts'];
   protected readonly all = signal<readonly Backup[] | null>(null);
