@@ -32,6 +32,7 @@ const OPENED = [
   ['/?holds=60+x+45+x+22', 'Options', 'Equal pieces share it'],
   ['/shelf', 'Add a paper', 'Size of one sheet'],
   ['/shelf', 'Add a thing', 'What it is, and how large'],
+  ['/settings', 'Add a hand', 'Misses a mark by'],
 ] as const;
 
 /** What axe finds wrong on the page as it stands, in both schemes. */

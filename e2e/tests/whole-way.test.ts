@@ -86,13 +86,14 @@ test('from what goes in to the logbook, by keyboard, with a reload and a power c
   await expect(page.getByRole('heading', { name: 'It is folded' })).toBeVisible();
 
   await page.getByRole('link', { name: 'Write down what came out' }).press('Enter');
-  await page.getByLabel('Between the sides').fill('62');
+  await page.getByLabel('Inside, long').first().fill('62');
   await page.getByLabel('Minutes').fill('26');
   await page.getByLabel('Note').fill('Crisp corners.');
+  await page.getByLabel('Inside, wide').first().fill('9 m');
   await page.getByRole('button', { name: /It is folded/ }).press('Enter');
-  await expect(page.getByText('Measure all three, or leave all three empty.')).toHaveCount(2);
-  await page.getByLabel('Between the ends').fill('2 7/16 in');
-  await page.getByLabel('Depth').fill('3.1 cm');
+  await expect(page.getByText('larger than the 5 m')).toBeVisible();
+  await page.getByLabel('Inside, wide').first().fill('2 7/16 in');
+  await page.getByLabel('Inside, deep').first().fill('3.1 cm');
   await page.getByRole('button', { name: /It is folded/ }).press('Enter');
 
   await expect(page).toHaveURL(/\/logbook$/);

@@ -5,6 +5,7 @@ export * from './shelf';
 export * from './play';
 export * from './made-make';
 export * from './sizes-told';
+export * from './size-name';
 export * from './folded';
 export * from './scaled';
 export * from './square-tray/square-tray';

@@ -28,6 +28,10 @@ export class Shelf {
     return this.formsById.has(id);
   }
 
+  hasKind(id: string): boolean {
+    return this.kindsById.has(id);
+  }
+
   /** @throws RangeError for a form that is not among them */
   form(id: string): Form {
     return known(this.formsById, id, 'form');

@@ -62,7 +62,7 @@ describe('the sheet for a purpose', () => {
           expect(most).toBeGreaterThanOrEqual(half);
         }
       }),
-      { numRuns: runs(2, 40) },
+      { numRuns: runs(1, 40) },
     ));
 
   it('grows the less exactly the hand folds', () => {

@@ -275,7 +275,7 @@ describe('chances', () => {
               }
         },
       ),
-      { numRuns: runs(2, 40) },
+      { numRuns: runs(1, 40) },
     ));
 });
 

@@ -15,6 +15,7 @@ describe('the logbook', () => {
       depthMm: predicted.depthMm - mm,
     });
   const second = '00000000-0000-4000-8000-000000000099';
+  const third = '00000000-0000-4000-8000-000000000098';
   const show = async (pieces: unknown, settings = SETTINGS): Promise<PageBench<LogbookPage>> => {
     const bench = new PageBench(LogbookPage, {}, settings);
     await bench.settle();
@@ -25,21 +26,62 @@ describe('the logbook', () => {
 
   it('says what to do while it is empty', async () => expect((await show([])).text).toContain('Nothing folded yet'));
 
-  it('averages measured less predicted, with its sign and spread', async () => {
-    const bench = await show([aPiece({ measured: off(1) }), aPiece({ id: second, measured: off(2) })]);
-    const [sides, ends, depth] = [...bench.host.querySelectorAll('.spreads .card')].map((card) =>
-      (card.textContent ?? '').replace(/\s+/g, ' '),
-    );
-    expect(sides).toContain('+1.5mm');
-    expect(sides).toContain('give or take 0.7 mm, 2 pieces');
-    expect(ends).toMatch(/\b0\s?mm/);
-    expect(depth).toContain('−1.5mm');
+  const cards = (bench: PageBench<LogbookPage>): string[] =>
+    [...bench.host.querySelectorAll('.spreads .card')].map((card) => (card.textContent ?? '').replace(/\s+/g, ' '));
+
+  it('averages measured less predicted within form and paper, with sign and spread, never over unlike things', async () => {
+    const rust = [{ paperId: null, paperName: 'Rust squares', sheets: 1 }];
+    const bench = await show([
+      aPiece({ measured: off(1) }),
+      aPiece({ id: second, measured: off(2) }),
+      aPiece({ id: third, measured: off(-5), sheetsUsed: rust }),
+    ]);
+    const [kraft, other] = cards(bench);
+    expect(kraft).toMatch(/on Kraft, 2 measured/);
+    expect(kraft).toMatch(/Inside, long ?\+1\.5 mm ?give or take 0\.7/);
+    expect(kraft).toMatch(/Inside, wide ?0 mm/);
+    expect(kraft).toMatch(/Inside, deep ?−1\.5 mm/);
+    expect(other).toMatch(/on Rust squares, one measured/);
+    expect(other).toMatch(/Inside, long ?−5 mm/);
+    expect(other).not.toContain('give or take');
   });
 
-  it('leaves pieces that were not measured out of the average', async () => {
+  it('leaves what was not measured out of the average', async () => {
     const bench = await show([aPiece({ measured: off(1) }), aPiece({ id: second, measured: {} })]);
-    expect(bench.text).toContain('one piece measured');
+    expect(cards(bench)).toHaveLength(1);
+    expect(bench.text).toContain('one measured');
     expect(bench.text).toContain('not measured');
+  });
+
+  it('is narrowed by words, form, paper and time', async () => {
+    const boat = { ...aPiece().make, formId: 'square-canoe' };
+    const [now, old] = [new Date().toISOString(), '2001-01-01T10:00:00.000Z'];
+    const bench = await show([
+      aPiece({ title: 'Watch parts', note: 'Tight corners', foldedAt: old }),
+      aPiece({ id: second, title: 'Duck', make: boat, foldedAt: now, sheetsUsed: [] }),
+      aPiece({ id: third, title: 'From nowhere', make: { ...boat, formId: 'paper-moon' }, foldedAt: old }),
+    ]);
+    const titles = (): string[] =>
+      [...bench.host.querySelectorAll('tr[mat-row] td:first-child')].map(
+        (cell) => /Watch parts|Duck|From nowhere/.exec(cell.textContent ?? '')?.[0] ?? '',
+      );
+    expect(titles()).toHaveLength(3);
+    expect(bench.text).toContain('paper-moon');
+    await bench.write('Find', 'TIGHT corners');
+    await bench.settle();
+    expect(titles()).toEqual(['Watch parts']);
+    await bench.write('Find', 'nothing of the kind');
+    await bench.settle();
+    expect(bench.text).toContain('Nothing here is like that.');
+    await bench.write('Find', '');
+    await bench.choose('Form', 'Pointed canoe');
+    expect(titles()).toEqual(['Duck']);
+    await bench.choose('Form', 'any form');
+    await bench.choose('Paper', 'Kraft');
+    expect(titles().sort()).toEqual(['From nowhere', 'Watch parts']);
+    await bench.choose('Paper', 'any paper');
+    await bench.choose('Folded', 'in the last 30 days');
+    expect(titles()).toEqual(['Duck']);
   });
 
   it('takes a piece out, says what goes back, and can write it down again', async () => {
@@ -104,16 +146,15 @@ describe('the logbook', () => {
     const [minutes] = await sort.getSortHeaders({ label: 'Minutes' });
     await minutes.click();
     expect(await titles()).toEqual(by((piece) => piece.minutes ?? -1).slice(0, 50));
-    const [sides] = await sort.getSortHeaders({ label: 'Between the sides' });
-    await sides.click();
-    await sides.click();
-    const offOf = ({ measured }: LogEntry): number => insideOf(measured)?.lengthMm ?? -1;
-    const shown = (await titles()).map((title) => offOf(many.find((piece) => piece.title === title)!));
-    expect(shown).toEqual(
-      many
-        .map(offOf)
-        .sort((p, q) => q - p)
-        .slice(0, 50),
-    );
+    const [worst] = await sort.getSortHeaders({ label: 'Measured' });
+    await worst.click();
+    await worst.click();
+    const worstOf = ({ measured }: LogEntry): number => {
+      const length = insideOf(measured)?.lengthMm;
+      return length === undefined ? -1 : Math.abs(length - predicted.lengthMm);
+    };
+    const shown = (await titles()).map((title) => worstOf(many.find((piece) => piece.title === title)!));
+    const sorted = many.map(worstOf).sort((p, q) => q - p);
+    shown.forEach((mm, k) => expect(mm).toBeCloseTo(sorted[k], 9));
   });
 });

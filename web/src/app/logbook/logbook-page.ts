@@ -1,61 +1,65 @@
 import { DatePipe } from '@angular/common';
-import { ChangeDetectionStrategy, Component, computed, effect, inject, viewChild } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, viewChild } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { FormControl } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
+import { MatExpansionModule } from '@angular/material/expansion';
 import { MatPaginator, MatPaginatorModule } from '@angular/material/paginator';
 import { MatSort, MatSortModule } from '@angular/material/sort';
 import { MatTableDataSource, MatTableModule } from '@angular/material/table';
 import { RouterLink } from '@angular/router';
-import { insideOf, type InsideSize, type LogEntry, predictedInside } from '@odd-corner/contract';
-import { deviation, spreadOf } from '@odd-corner/core';
+import type { LogEntry } from '@odd-corner/contract';
+import { deviationsWithin } from '@odd-corner/core';
+import { Hands } from '../data/hands';
 import { Logbook } from '../data/logbook';
-import { Figures } from '../ui/figures/figures';
-import { LengthPipe } from '../ui/figures/figure-pipes';
 import { BrokenRows } from '../ui/broken-rows/broken-rows';
+import { Field } from '../ui/field/field';
+import { LengthPipe } from '../ui/figures/figure-pipes';
+import { Figures } from '../ui/figures/figures';
+import { type Choice, Select } from '../ui/select/select';
 import { StateNote } from '../ui/state-note/state-note';
 import { UndoBar } from '../ui/undo/undo-bar';
-
-const DIMENSIONS = [
-  { key: 'lengthMm', name: 'Between the sides' },
-  { key: 'widthMm', name: 'Between the ends' },
-  { key: 'depthMm', name: 'Depth' },
-] as const satisfies readonly { key: keyof InsideSize; name: string }[];
+import { DeviationChart } from './deviation-chart';
+import { formName, type LogRow, matches, papersOf, rowOf, sizeLabel, thingOf } from './log-rows';
 
 /** More than this is told in pages. */
 const PAGE_SIZE = 50;
+/** So many forms on papers are summed up at once; the others when they are asked for. */
+const MOST_CARDS = 4;
+const DAY_MS = 86_400_000;
 
-interface Row {
-  readonly piece: LogEntry;
-  readonly told: InsideSize | null;
-  readonly found: InsideSize | null;
-  /** Measured less predicted. */
-  readonly off: InsideSize | null;
+const FITS = { well: 'fits well', tight: 'fits tightly', loose: 'fits loosely', no: 'does not fit' } as const;
+
+const TIMES: readonly Choice<number | null>[] = [
+  { id: null, name: 'at any time' },
+  { id: 30, name: 'in the last 30 days' },
+  { id: 365, name: 'in the last year' },
+];
+
+/** What a column is sorted by; what is not known comes before everything. */
+function sortedBy({ entry, sizes }: LogRow, column: string): string | number {
+  if (column === 'piece') return entry.foldedAt;
+  if (column === 'sheets') return entry.make.entries[0].sheet.widthMm;
+  if (column === 'minutes') return entry.minutes ?? -Infinity;
+  return sizes.length ? Math.max(...sizes.map(({ offMm }) => Math.abs(offMm))) : -Infinity;
 }
 
-function rowOf(piece: LogEntry): Row {
-  const [told, found] = [predictedInside(piece.predicted), insideOf(piece.measured)];
-  return { piece, told, found, off: told && found && deviation(told, found) };
-}
-
-/** What a column is sorted by; what was not measured comes before everything. */
-function sortedBy({ piece, off }: Row, column: string): string | number {
-  if (column === 'piece') return piece.foldedAt;
-  if (column === 'sheets') return piece.make.entries[0].sheet.widthMm;
-  if (column === 'minutes') return piece.minutes ?? -Infinity;
-  return off?.[column as keyof InsideSize] ?? -Infinity;
-}
-
-/** Pieces as predicted and as measured, and how far they lie apart on the whole. */
+/** Made things as predicted and as measured, and how far they lie apart for each form on each paper. */
 @Component({
   selector: 'oc-logbook-page',
   imports: [
     BrokenRows,
     DatePipe,
+    DeviationChart,
+    Field,
     LengthPipe,
     MatButtonModule,
+    MatExpansionModule,
     MatPaginatorModule,
     MatSortModule,
     MatTableModule,
     RouterLink,
+    Select,
     StateNote,
   ],
   templateUrl: './logbook-page.html',
@@ -64,38 +68,75 @@ function sortedBy({ piece, off }: Row, column: string): string | number {
 })
 export class LogbookPage {
   protected readonly logbook = inject(Logbook);
+  private readonly hands = inject(Hands);
   private readonly undo = inject(UndoBar);
   private readonly figures = inject(Figures);
-  protected readonly dimensions = DIMENSIONS;
-  protected readonly columns = ['piece', 'sheets', ...DIMENSIONS.map(({ key }) => key), 'minutes', 'acts'];
+  protected readonly columns = ['piece', 'sheets', 'sizes', 'minutes', 'acts'];
   protected readonly pageSize = PAGE_SIZE;
-  protected readonly rows = new MatTableDataSource<Row>();
+  protected readonly rows = new MatTableDataSource<LogRow>();
   private readonly sort = viewChild(MatSort);
   private readonly pages = viewChild(MatPaginator);
+
+  protected readonly words = new FormControl('');
+  private readonly typed = toSignal(this.words.valueChanges, { initialValue: '' });
+  protected readonly formId = signal<string | null>(null);
+  protected readonly paper = signal<string | null>(null);
+  protected readonly handId = signal<string | null>(null);
+  protected readonly days = signal<number | null>(null);
+  protected readonly times = TIMES;
 
   protected readonly failed = computed(() => {
     const state = this.logbook.state();
     return state.kind === 'failed' ? state.why : null;
   });
-  protected readonly pieces = computed(() => this.logbook.rows().map(rowOf));
-  /** Mean and spread of measured less predicted, per dimension. */
-  protected readonly spreads = computed(() => {
-    const offs = this.pieces().flatMap(({ off }) => (off ? [off] : []));
-    return DIMENSIONS.map(({ key, name }) => ({ name, spread: spreadOf(offs.map((off) => off[key])) }));
+  protected readonly all = computed(() => this.logbook.rows().map(rowOf));
+  protected readonly formChoices = computed(() =>
+    choices('any form', new Map(this.all().map(({ entry, form }) => [entry.make.formId, form]))),
+  );
+  protected readonly paperChoices = computed(() =>
+    choices('any paper', new Map(this.all().flatMap(({ entry }) => papersOf(entry).map((name) => [name, name])))),
+  );
+  protected readonly handChoices = computed(() =>
+    choices('anybody', new Map(this.hands.rows().map(({ id, name }) => [id, name]))),
+  );
+  protected readonly found = computed(() => {
+    const days = this.days();
+    const filter = {
+      ...{ words: this.typed() ?? '', formId: this.formId(), paper: this.paper(), handId: this.handId() },
+      since: days === null ? null : new Date(Date.now() - days * DAY_MS).toISOString(),
+    };
+    return this.all().filter((row) => matches(row, filter));
   });
+  /** How forms come out of papers, those measured most first. */
+  protected readonly groups = computed(() => {
+    const found = this.found();
+    return deviationsWithin(found.map(({ entry }) => thingOf(entry))).map(({ formId, paper, count, sizes }) => {
+      const { entry } = found.find((row) => row.entry.make.formId === formId)!;
+      return {
+        ...{ count, key: `${formId} ${paper}`, title: formName(formId), paper: paper ?? 'paper from elsewhere' },
+        sizes: sizes.map(({ key, spread }) => ({ name: sizeLabel(entry, key), ...spread })),
+      };
+    });
+  });
+  protected readonly allGroups = signal(false);
+  protected readonly shownGroups = computed(() =>
+    this.allGroups() ? this.groups() : this.groups().slice(0, MOST_CARDS),
+  );
 
-  protected readonly idOf = (_: number, { piece }: Row): string => piece.id;
+  protected readonly idOf = (_: number, { entry }: LogRow): string => entry.id;
+  protected readonly papersOf = papersOf;
 
   constructor() {
     this.rows.sortingDataAccessor = sortedBy;
     effect(() => {
-      this.rows.data = [...this.pieces()];
+      this.rows.data = [...this.found()];
     });
     effect(() => {
       this.rows.sort = this.sort() ?? null;
       this.rows.paginator = this.pages() ?? null;
     });
     this.logbook.refresh();
+    this.hands.refresh();
   }
 
   /** A difference with its sign: `+0.5`. */
@@ -108,23 +149,33 @@ export class LogbookPage {
     return this.figures.unit();
   }
 
-  protected papersOf({ sheetsUsed }: LogEntry): string {
-    return sheetsUsed.flatMap(({ paperName }) => paperName ?? []).join(', ');
+  /** What is to be said of an entry beside its title: its form, how many, by whom, how it fits. */
+  protected factsOf({ entry: { copies, folderHandId, fits }, form }: LogRow): string {
+    const hand = this.hands.rows().find(({ id }) => id === folderHandId)?.name;
+    return [form, copies > 1 && `${copies} of them`, hand && `by ${hand}`, fits && FITS[fits]]
+      .filter(Boolean)
+      .join(', ');
   }
 
-  protected remove(piece: LogEntry): void {
-    const back = piece.sheetsUsed
+  protected remove(entry: LogEntry): void {
+    const back = entry.sheetsUsed
       .filter(({ paperName, sheets }) => paperName && sheets)
       .map(({ paperName, sheets }) => `, ${sheets} of ${paperName} back on the shelf`)
       .join('');
-    this.logbook.remove(piece.id).subscribe({
+    this.logbook.remove(entry.id).subscribe({
       next: () =>
         this.undo.done(
-          `“${piece.title}” is out of the logbook${back}.`,
-          () => this.logbook.restore(piece.id),
+          `“${entry.title}” is out of the logbook${back}.`,
+          () => this.logbook.restore(entry.id),
           'Written down again.',
         ),
       error: (error: unknown) => this.undo.failed(error),
     });
   }
 }
+
+/** Choices by name, with one for all of them first. */
+const choices = (all: string, named: ReadonlyMap<string, string>): readonly Choice<string | null>[] => [
+  { id: null, name: all },
+  ...[...named].map(([id, name]) => ({ id, name })).sort((p, q) => p.name.localeCompare(q.name)),
+];

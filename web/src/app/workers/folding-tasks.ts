@@ -5,6 +5,8 @@ import {
   creasePicture,
   type Drawing,
   FoldRefused,
+  foretell,
+  type ForetoldSizes,
   foldMake,
   formById,
   type FormSizes,
@@ -284,6 +286,11 @@ export const foldingTasks = {
   /** All steps of a form at a sheet, ready to be shown. */
   formSteps({ unit, looking, ...asked }: FormStepsAsked): ShownSteps {
     return attempt(() => shownSteps(madeForm(asked, unit).folding.steps, looking));
+  },
+
+  /** What a make should come out as, by a hand that misses by so much. */
+  foretold(asked: Make, handMm: number): Attempt<ForetoldSizes> {
+    return attempt(() => foretell(asked, handMm));
   },
 
   /** What a piece measures. */

@@ -1,6 +1,17 @@
 import { inject, Injectable } from '@angular/core';
 import { proxy } from 'comlink';
-import type { Blame, Confidence, Drawing, FormAnswered, Held, SheetSize, SizeSum, FormSizes } from '@odd-corner/core';
+import type {
+  Blame,
+  Confidence,
+  Drawing,
+  FormAnswered,
+  ForetoldSizes,
+  Held,
+  Make,
+  SheetSize,
+  SizeSum,
+  FormSizes,
+} from '@odd-corner/core';
 import type { TrayAsked } from '@odd-corner/contract';
 import { defer, Observable } from 'rxjs';
 import type { AnswersAsked, PictureAsked, ReplaysAsked, SheetChance } from './answer-tasks';
@@ -124,6 +135,10 @@ export class Folding {
 
   holds(sheet: SheetSize, thicknessMm: number): Observable<readonly Held[]> {
     return defer(() => this.worker.holds(sheet, thicknessMm));
+  }
+
+  foretold(make: Make, handMm: number): Observable<Attempt<ForetoldSizes>> {
+    return defer(() => this.worker.foretold(make, handMm));
   }
 
   sizes(asked: FormAsked): Observable<FormSizes> {

@@ -1,4 +1,8 @@
-import { aJob, aPaper, PageBench } from '../../testing/bench';
+import { toFold, type JobMake } from '@odd-corner/contract';
+import { Fitting, foretell, isSized, parsePurpose, sizeFor } from '@odd-corner/core';
+import { TestBed } from '@angular/core/testing';
+import { Papers } from '../../data/papers';
+import { aJob, aPaper, PageBench, SIZE_OPTIONS } from '../../testing/bench';
 import { RecordStation } from './record-station';
 
 // The turning model wants WebGL; its own end-to-end test looks at it.
@@ -10,63 +14,77 @@ jest.mock('../../ui/paper-model/paper-stage', () => ({
   },
 }));
 
+const HAND = { id: '00000000-0000-4000-8000-000000000071', name: 'Ines', missMm: 0.2, version: 1 };
+const job = aJob({ progress: { part: 'lid', step: 16, seconds: 1500 } }).kept;
+
 describe('writing down what came out', () => {
-  const bench = async (more = {}): Promise<PageBench<RecordStation>> => {
-    const made = new PageBench(RecordStation, {
-      job: aJob({ progress: { part: 'lid', step: 16, seconds: 1500 } }),
-      paper: aPaper(),
-      ...more,
-    });
-    await made.settle(40);
+  const bench = async (make: JobMake = job.makes[0], hands: object[] = []): Promise<PageBench<RecordStation>> => {
+    const made = new PageBench(RecordStation, { job, make });
+    TestBed.inject(Papers).refresh();
+    await made.settle();
+    made.answer('GET', '/api/hands', hands);
+    made.answer('GET', '/api/papers', [aPaper()]);
+    await made.settle(300);
     return made;
   };
-  it('knows the sheets from the cutting plan, the minutes from the table, and what was predicted', async () => {
+
+  it('knows the sheets from the cutting plan, the minutes from the table, and what was predicted with its spread', async () => {
     const b = await bench();
-    expect(await b.reads('Sheets used')).toBe('1');
+    expect(await b.reads('Sheets of Kraft')).toBe('1');
     expect(await b.reads('Minutes')).toBe('25');
-    expect(b.text).toMatch(/predicted 62\.\d mm/);
+    expect(await b.reads('How many')).toBe('1');
+    expect(b.text).toMatch(/predicted 62\.\d mm, give or take 0\.\d mm/);
+    expect(b.text).toContain('Lid with ears, if you measured it too');
   });
 
-  it('sends what was measured in millimetres', async () => {
-    const b = await bench();
-    await b.write('Between the sides', '2 7/16 in');
-    await b.write('Between the ends', '6,1 cm');
-    await b.write('Depth', '31');
+  it('sends what was measured in millimetres, by the names that sizes have everywhere', async () => {
+    const b = await bench(job.makes[0], [HAND]);
+    await b.write('Inside, long', '2 7/16 in');
+    await b.write('Inside, wide', '6,1 cm');
     await b.write('Note', '  Crisp.  ');
+    await b.write('How many', '2');
+    await b.choose('Its contents fit', 'tightly');
+    await b.choose('Folded by', 'Ines');
     await b.submit();
-    const body = b.sent('POST', '/api/log').request.body as {
-      measured: Record<string, number>;
-      note: string;
-      id: string;
-    };
+    const body = b.sent('POST', '/api/log').request.body as { measured: Record<string, number>; id: string };
     expect(body).toMatchObject({
-      ...{ jobId: aJob().id, makeId: aJob().kept.makes[0].id, copies: 1, fits: null },
-      sheetsUsed: [{ paperId: aPaper().id, sheets: 1 }],
-      minutes: 25,
-      note: 'Crisp.',
-      measured: { 'tray/box.widthMm': 61, 'tray/box.depthMm': 31 },
+      ...{ jobId: job.id, makeId: job.makes[0].id, copies: 2, fits: 'tight', folderHandId: HAND.id },
+      ...{ sheetsUsed: [{ paperId: aPaper().id, sheets: 1 }], minutes: 25, note: 'Crisp.' },
     });
+    expect(Object.keys(body.measured).sort()).toEqual(['tray/box.lengthMm', 'tray/box.widthMm']);
     expect(body.measured['tray/box.lengthMm']).toBeCloseTo(61.9125, 9);
+    expect(body.measured['tray/box.widthMm']).toBeCloseTo(61, 9);
     expect(body.id).toMatch(/^[0-9a-f-]{36}$/);
   });
 
-  it('takes nothing measured at all, but not one of three', async () => {
-    const b = await bench();
+  it('asks for what a boat has where it is a boat, and needs nothing measured', async () => {
+    const fitting = new Fitting();
+    const boat = sizeFor(fitting, 'square-canoe', parsePurpose('load 20 g'), SIZE_OPTIONS);
+    if (!boat || !isSized(boat)) throw new Error('There is a sheet.');
+    const { sheet, params, formId } = boat;
+    const entry = { key: 'piece', pieceId: formId, params: {}, copies: 1, papers: [null], thicknessMm: 0.1, sheet };
+    const make = { formId, params: params as JobMake['make']['params'], entries: [entry] };
+    const sizes = foretell(toFold(make), 0.3);
+    const told = { sizes, chance: null, handMm: 0.3, engineVersion: 1, papers: {} };
+    const b = await bench({ ...job.makes[0], make, told, progress: [] });
+    expect(b.text).toContain('Pointed canoe, as the ruler says');
+    expect(b.text).not.toContain('Sheets of');
     await b.submit();
-    expect(b.sent('POST', '/api/log').request.body).toHaveProperty('measured', {});
-    const other = await bench();
-    await other.write('Depth', '31');
-    await other.submit();
-    other.http.expectNone('/api/log');
-    expect(other.text).toContain('Measure all three, or leave all three empty.');
-    expect(await other.reads('Depth')).toBe('31');
+    expect(b.sent('POST', '/api/log').request.body).toMatchObject({
+      measured: {},
+      sheetsUsed: [],
+      fits: null,
+      minutes: null,
+    });
   });
 
   it.each([
-    ['Sheets used', 'some', 'Count whole sheets'],
-    ['Sheets used', '1.5', 'Count whole sheets'],
+    ['Sheets of Kraft', 'some', 'Count whole sheets'],
+    ['Sheets of Kraft', '1.5', 'Count whole sheets'],
+    ['How many', '0', 'Count from 1 to 500'],
     ['Minutes', 'long', 'Write minutes as a number'],
     ['Minutes', '99999', 'at most 10,000'],
+    ['Inside, deep', '9 m', 'larger than the 5 m'],
   ])('tells that %s “%s” cannot be', async (field, text, told) => {
     const b = await bench();
     await b.write(field, text);
@@ -80,18 +98,13 @@ describe('writing down what came out', () => {
     await b.write('Note', 'Second try.');
     await b.submit();
     const message = 'The shelf has 0 of “Kraft” left.';
+    const issues = [{ path: ['sheetsUsed', 0, 'sheets'], message }];
     b.sent('POST', '/api/log').flush(
-      {
-        type: 'about:blank',
-        title: 'No',
-        status: 422,
-        detail: message,
-        issues: [{ path: ['sheetsUsed', 0, 'sheets'], message }],
-      },
+      { type: 'about:blank', title: 'No', status: 422, detail: message, issues },
       { status: 422, statusText: 'Unprocessable' },
     );
     await b.settle();
-    expect(await b.said('Sheets used')).toContain(message);
+    expect(await b.said('Sheets of Kraft')).toContain(message);
     expect(await b.reads('Note')).toBe('Second try.');
   });
 });

@@ -1,50 +1,89 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, input, output, untracked } from '@angular/core';
-import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-interop';
-import { type AbstractControl, FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  inject,
+  input,
+  output,
+  signal,
+  untracked,
+} from '@angular/core';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { FormControl, FormGroup, FormRecord, ReactiveFormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
+import { MatExpansionModule } from '@angular/material/expansion';
 import { Router } from '@angular/router';
-import { type InsideSize, insideSize, measuredOf, newLogEntry, type TrayJob, type Paper } from '@odd-corner/contract';
-import { cutSquares } from '@odd-corner/core';
-import { partOf, sceneOfChoice } from '../../data/choice-of';
+import {
+  type Job,
+  type JobMake,
+  type LogEntry,
+  measured as measuredSizes,
+  newLogEntry,
+  type Paper,
+  type Predicted,
+  toFold,
+} from '@odd-corner/contract';
+import { cutSquares, HANDS, sizeNameOf } from '@odd-corner/core';
+import { map, of } from 'rxjs';
+import { Hands } from '../../data/hands';
 import { Logbook } from '../../data/logbook';
-import { coloursOf } from '../../ui/drawing-view/paper-colours';
 import { newId } from '../../data/new-id';
+import { Papers } from '../../data/papers';
+import { WorkshopSettings } from '../../data/workshop-settings';
+import { coloursOf } from '../../ui/drawing-view/paper-colours';
 import { Codecs } from '../../ui/field/codecs';
 import { Field } from '../../ui/field/field';
 import { Figures } from '../../ui/figures/figures';
 import { controlOf, mayBeSent, obeys } from '../../ui/forms/schema-form';
 import { Sending } from '../../ui/forms/sending';
 import { PaperModel } from '../../ui/paper-model/paper-model';
-import { UndoBar } from '../../ui/undo/undo-bar';
+import { Select } from '../../ui/select/select';
 import { Troubles } from '../../ui/troubles/troubles';
+import { UndoBar } from '../../ui/undo/undo-bar';
 import { Folding } from '../../workers/folding.service';
 
-const DIMENSIONS = [
-  { key: 'lengthMm', name: 'Between the sides' },
-  { key: 'widthMm', name: 'Between the ends' },
-  { key: 'depthMm', name: 'Depth' },
-] as const satisfies readonly { key: keyof InsideSize; name: string }[];
-
 const SHORTEST_SECONDS = 30;
-const { minutes, note, sheetsUsed } = newLogEntry.shape;
+const { minutes, note, sheetsUsed, copies } = newLogEntry.shape;
 const { sheets } = sheetsUsed.element.shape;
+const oneSize = measuredSizes.valueType.nullable();
 
-/** What came out: paper used, the inside as measured, time and a note. */
+type Fits = LogEntry['fits'];
+
+const FITS: readonly { readonly id: Fits; readonly name: string }[] = [
+  { id: null, name: 'not tried yet' },
+  { id: 'well', name: 'well' },
+  { id: 'tight', name: 'tightly' },
+  { id: 'loose', name: 'loosely' },
+  { id: 'no', name: 'not at all' },
+];
+
+/** A size that can be measured: its key, its name, what it should be. */
+interface Measurable {
+  readonly key: string;
+  readonly name: string;
+  readonly hint: string;
+}
+
+/** What came out: how many, the paper that went in, sizes as measured, how it fits, time and a note. */
 @Component({
   selector: 'oc-record-station',
-  imports: [Field, MatButtonModule, PaperModel, ReactiveFormsModule],
+  imports: [Field, MatButtonModule, MatExpansionModule, PaperModel, ReactiveFormsModule, Select],
   providers: [Sending],
   templateUrl: './record-station.html',
   styleUrl: './record-station.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class RecordStation {
-  readonly job = input.required<TrayJob>();
-  readonly paper = input.required<Paper | null>();
+  readonly job = input.required<Job>();
+  readonly make = input.required<JobMake>();
   readonly recorded = output();
   private readonly folding = inject(Folding);
   private readonly troubles = inject(Troubles);
   private readonly logbook = inject(Logbook);
+  private readonly papers = inject(Papers);
+  private readonly hands = inject(Hands);
+  private readonly settings = inject(WorkshopSettings);
   private readonly undo = inject(UndoBar);
   private readonly router = inject(Router);
   /** Of what is being written down: one visit writes one thing. */
@@ -52,79 +91,126 @@ export class RecordStation {
   private readonly codecs = inject(Codecs);
   private readonly figures = inject(Figures);
   protected readonly sending = inject(Sending);
-  protected readonly dimensions = DIMENSIONS;
 
   protected readonly form = new FormGroup({
-    measured: new FormGroup({
-      lengthMm: this.inside('lengthMm'),
-      widthMm: this.inside('widthMm'),
-      depthMm: this.inside('depthMm'),
-    }),
-    sheetsUsed: controlOf<number>(sheets, null),
+    measured: new FormRecord<FormControl<number | null>>({}),
+    sheetsUsed: new FormRecord<FormControl<number | null>>({}),
+    copies: controlOf<number>(copies, 1),
     minutes: controlOf<number | null>(minutes, null),
     note: controlOf(note, ''),
   });
+  protected readonly fitsChoices = FITS;
+  protected readonly fits = signal<Fits>(null);
+  protected readonly handId = signal<string | null>(null);
   protected readonly length = computed(() => this.codecs.length());
   protected readonly whole = computed(() => this.codecs.number('Count whole sheets, for example 2.'));
+  protected readonly count = computed(() => this.codecs.number('Count from 1 to 500.'));
   protected readonly number = computed(() => this.codecs.number('Write minutes as a number, for example 25.'));
-  protected readonly sheetsHint = computed(() => {
-    const paper = this.paper();
-    return paper ? `of ${paper.name}, ${paper.count} on the shelf` : 'not from the shelf, so no count changes';
-  });
+  protected readonly handChoices = computed(() => [
+    { id: null, name: `the workshop’s usual hand, ${this.settings.current().hand}` },
+    ...this.hands.rows().map(({ id, name }) => ({ id, name })),
+  ]);
 
-  protected readonly colours = computed(() => coloursOf(this.paper()));
-  protected readonly predicted = toSignal(
-    toObservable(computed(() => partOf(this.job().choice, 'tray'))).pipe(
-      this.troubles.asking((part) => this.folding.sizes(part)),
+  /** The papers of the shelf that went into it, each once. */
+  protected readonly used = computed(() => {
+    const ids = new Set(this.make().make.entries.flatMap(({ papers }) => papers));
+    return this.papers.rows().filter(({ id }) => ids.has(id));
+  });
+  protected readonly colours = computed(() => coloursOf(this.used().at(0)));
+
+  /** What was told of it; worked out now where that was not kept. */
+  private readonly predicted = toSignal(
+    toObservable(this.make).pipe(
+      this.troubles.asking(({ told, make }) =>
+        told
+          ? of<Predicted>(told.sizes)
+          : this.folding
+              .foretold(toFold(make), HANDS[this.settings.current().hand].missMm)
+              .pipe(map((answer): Predicted => (answer.ok ? answer.value : {}))),
+      ),
     ),
     { initialValue: null },
   );
+  /** Sizes worth measuring, by the entry that they are of; the one that was asked for first. */
+  protected readonly groups = computed(() => {
+    const { formId, params } = this.make().make;
+    const groups = new Map<string, Measurable[]>();
+    for (const [key, { mm, sdMm }] of Object.entries(this.predicted() ?? {})) {
+      const name = sizeNameOf(formId, params, key);
+      if (!name?.inside) continue;
+      const spread = sdMm === null ? '' : `, give or take ${this.figures.length(sdMm)}`;
+      const hint = `predicted ${this.figures.length(mm)}${spread}`;
+      groups.set(name.entry, [...(groups.get(name.entry) ?? []), { key, name: name.size, hint }]);
+    }
+    return [...groups].map(([entry, sizes]) => ({ entry, sizes }));
+  });
   protected readonly scene = toSignal(
-    toObservable(this.job).pipe(
-      this.troubles.asking((job) => this.folding.scene(sceneOfChoice(job.choice, job.purpose.block))),
+    toObservable(this.make).pipe(
+      this.troubles.asking(({ make, asked }) => this.folding.scene({ make: toFold(make), purpose: asked.purpose })),
     ),
     { initialValue: null },
   );
 
   constructor() {
-    const { measured, sheetsUsed: sheets, minutes: spent } = this.form.controls;
-    // Until something else is written, the cutting plan knows the sheets and the table the time.
+    this.hands.refresh();
+    const { measured, sheetsUsed: papers, minutes: spent } = this.form.controls;
     effect(() => {
-      const [job, paper] = [this.job(), this.paper()];
+      const sizes = this.groups().flatMap((group) => group.sizes);
       untracked(() => {
-        if (sheets.pristine) sheets.setValue(sheetsOf(job, paper));
-        if (spent.pristine) spent.setValue(minutesOf(job));
+        for (const { key } of sizes)
+          if (!measured.contains(key))
+            measured.addControl(key, new FormControl<number | null>(null, { validators: obeys(oneSize) }));
       });
     });
-    // One size that is written asks for the others.
-    measured.valueChanges.pipe(takeUntilDestroyed()).subscribe(() => {
-      for (const one of Object.values(measured.controls)) one.updateValueAndValidity({ onlySelf: true });
-      measured.updateValueAndValidity({ emitEvent: false });
+    // Until something else is written, the cutting plan knows the sheets and the table the time.
+    effect(() => {
+      const [make, all] = [this.make(), this.used()];
+      untracked(() => {
+        for (const paper of all) {
+          if (!papers.contains(paper.id)) papers.addControl(paper.id, controlOf<number>(sheets, null));
+          const field = papers.controls[paper.id];
+          if (field.pristine) field.setValue(sheetsOf(make, paper));
+        }
+        if (spent.pristine) spent.setValue(minutesOf(make));
+      });
+    });
+    effect(() => {
+      const { folderHandId } = this.job();
+      untracked(() => this.handId.set(folderHandId));
     });
   }
 
-  protected hintOf(key: keyof InsideSize): string {
-    const predicted = this.predicted();
-    return predicted ? `predicted ${this.figures.length(predicted.rooms[0].sizes[key])}` : '';
+  protected controlOfSize(key: string): FormControl<number | null> | null {
+    return this.form.controls.measured.controls[key] ?? null;
+  }
+
+  protected controlOfPaper(id: string): FormControl<number | null> | null {
+    return this.form.controls.sheetsUsed.controls[id] ?? null;
+  }
+
+  protected sheetsHint({ count }: Paper): string {
+    return `${this.figures.count(count)} on the shelf`;
   }
 
   protected submit(): void {
     if (!mayBeSent(this.form) || this.sending.now()) return;
-    const { measured, note: words, sheetsUsed: count, minutes: spent } = this.form.getRawValue();
-    const { id: jobId, kept } = this.job();
-    const paperId = this.paper()?.id ?? null;
+    const { measured, sheetsUsed: counts, note: words, ...rest } = this.form.getRawValue();
+    const papers = Object.entries(counts).map(([paperId, count]) => ({ paperId, sheets: count }));
     const draft = newLogEntry.parse({
-      ...{ id: this.id, jobId, makeId: kept.makes[0].id, copies: 1, folderHandId: kept.folderHandId, fits: null },
-      ...{ minutes: spent, note: words?.trim(), sheetsUsed: [{ paperId, sheets: count }] },
-      measured: measuredOf(insideSize.nullable().parse(measured.lengthMm === null ? null : measured)),
+      ...rest,
+      ...{ id: this.id, jobId: this.job().id, makeId: this.make().id, note: words?.trim() },
+      ...{ folderHandId: this.handId(), fits: this.fits(), sheetsUsed: papers },
+      measured: Object.fromEntries(Object.entries(measured).filter(([, mm]) => mm !== null)),
     });
-    this.sending.send(this.logbook.record(draft), { form: this.form }).subscribe((entry) => {
-      const used = entry.sheetsUsed
+    const fieldOf = (path: readonly (string | number)[]): readonly (string | number)[] =>
+      path[0] === 'sheetsUsed' ? ['sheetsUsed', papers[Number(path[1])]?.paperId ?? ''] : path;
+    this.sending.send(this.logbook.record(draft), { form: this.form, placeOf: fieldOf }).subscribe((entry) => {
+      const taken = entry.sheetsUsed
         .filter((one) => one.paperName && one.sheets)
         .map((one) => ` ${one.sheets} of ${one.paperName} taken off the shelf.`)
         .join('');
       this.undo.done(
-        `In the logbook.${used}`,
+        `In the logbook.${taken}`,
         () => this.logbook.remove(entry.id),
         'Taken out again, and the sheets are back on the shelf.',
       );
@@ -132,25 +218,27 @@ export class RecordStation {
       void this.router.navigate(['/logbook']);
     });
   }
-
-  /** One of three sizes: all are measured, or none is. */
-  private inside(key: keyof InsideSize): FormControl<number | null> {
-    const given = obeys(insideSize.shape[key]);
-    const none = (control: AbstractControl): boolean =>
-      Object.values((control.parent?.value ?? {}) as Partial<InsideSize>).every((mm) => mm === null);
-    return new FormControl<number | null>(null, (control) =>
-      control.value === null && none(control) ? null : given(control),
-    );
-  }
 }
 
-/** How many sheets the cutting plan takes; both squares from sheets of their own where it has none. */
-function sheetsOf({ choice: { tray, lid } }: TrayJob, paper: Paper | null): number {
-  if (!paper) return 0;
-  return cutSquares({ ...paper, count: 2 }, [tray.sheetMm, lid.sheetMm])?.sheetsUsed ?? 2;
+/** How many sheets of a paper one make takes: as the cutting plan says, or one for each of its pieces. */
+function sheetsOf({ make: { entries } }: JobMake, paper: Paper): number {
+  const own = entries.flatMap(({ papers, copies: n, sheet }) =>
+    Array.from({ length: n }, (_, k) => papers[k % papers.length])
+      .filter((id) => id === paper.id)
+      .map(() => sheet),
+  );
+  const square = own.every(({ widthMm, heightMm }) => widthMm === heightMm);
+  const plan = square
+    ? cutSquares(
+        { ...paper, count: own.length },
+        own.map(({ widthMm }) => widthMm),
+      )
+    : null;
+  return plan?.sheetsUsed ?? own.length;
 }
 
 /** The time at the table, once it is worth telling. */
-function minutesOf({ progress: { seconds } }: TrayJob): number | null {
+function minutesOf({ progress }: JobMake): number | null {
+  const seconds = progress.reduce((sum, one) => sum + one.seconds, 0);
   return seconds >= SHORTEST_SECONDS ? Math.round(seconds / 60) : null;
 }

@@ -25,21 +25,23 @@ import { HandEditor } from './hand-editor';
     @if (editing(); as draft) {
       <oc-hand-editor [hand]="draft === 'new' ? null : draft" (closed)="editing.set(null)" />
     }
-    <ul>
-      @for (hand of hands.rows(); track hand.id) {
-        <li>
-          <p>
-            {{ hand.name }} <span class="muted">misses by about {{ hand.missMm + ' mm' | figure }}</span>
-          </p>
-          <button type="button" matButton (click)="editing.set(hand)">
-            Change<span class="cdk-visually-hidden"> {{ hand.name }}</span>
-          </button>
-          <button type="button" matButton (click)="remove(hand)">
-            Remove<span class="cdk-visually-hidden"> {{ hand.name }}</span>
-          </button>
-        </li>
-      }
-    </ul>`,
+    @if (hands.rows().length) {
+      <ul>
+        @for (hand of hands.rows(); track hand.id) {
+          <li>
+            <p>
+              {{ hand.name }} <span class="muted">misses by about {{ hand.missMm + ' mm' | figure }}</span>
+            </p>
+            <button type="button" matButton (click)="editing.set(hand)">
+              Change<span class="cdk-visually-hidden"> {{ hand.name }}</span>
+            </button>
+            <button type="button" matButton (click)="remove(hand)">
+              Remove<span class="cdk-visually-hidden"> {{ hand.name }}</span>
+            </button>
+          </li>
+        }
+      </ul>
+    }`,
   styles: `
     :host {
       display: grid;
@@ -54,6 +56,8 @@ import { HandEditor } from './hand-editor';
     }
     .head div {
       flex: 1 1 16rem;
+      display: grid;
+      gap: 0.5rem;
     }
     ul {
       padding: 0;

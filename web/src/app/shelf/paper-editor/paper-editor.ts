@@ -33,7 +33,7 @@ const USUAL = { gsm: 80, kind: 'printer', colourFront: '#b98d5b', colourBack: '#
 const USUAL_PACK = 100;
 
 /** Which field holds a part of the draft. */
-const FIELD_OF = { widthMm: 'size', heightMm: 'size', price: 'priceMinor' } as const;
+const FIELD_OF: Readonly<Record<string, string>> = { widthMm: 'size', heightMm: 'size', price: 'priceMinor' };
 
 const { name, count, gsm, caliperMm } = paperDraft.shape;
 
@@ -115,7 +115,7 @@ export class PaperEditor {
     this.sending
       .send(before ? this.papers.change(before, draft) : this.papers.add({ ...draft, id: this.id }), {
         form: this.form,
-        fieldOf: FIELD_OF,
+        placeOf: ([first, ...rest]) => [FIELD_OF[String(first)] ?? first, ...rest],
       })
       .subscribe(() => this.closed.emit());
   }

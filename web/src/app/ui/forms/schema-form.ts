@@ -27,19 +27,17 @@ export function mayBeSent(form: FormGroup): boolean {
   return form.valid;
 }
 
+/** Where in a form a part of the draft stands, when it has another place there. */
+export type PlaceOf = (path: readonly (string | number)[]) => readonly (string | number)[];
+
 /**
  * Puts what the server refused beside its fields, until they are typed in again.
- * @param fieldOf which field holds a part of the draft, where it has another name
  * @returns what belongs to no field
  */
-export function land(
-  form: FormGroup,
-  issues: readonly Issue[],
-  fieldOf: Readonly<Record<string, string>> = {},
-): readonly Issue[] {
+export function land(form: FormGroup, issues: readonly Issue[], placeOf: PlaceOf = (path) => path): readonly Issue[] {
   return issues.filter(({ path, message }) => {
-    const [first = '', ...rest] = path.map(String);
-    const control = form.get([fieldOf[first] ?? first, ...rest]) ?? form.get(fieldOf[first] ?? first);
+    const place = placeOf(path).map(String);
+    const control = form.get(place) ?? form.get(place.slice(0, 1));
     control?.setErrors({ ...control.errors, server: message });
     control?.markAsTouched();
     return !control;

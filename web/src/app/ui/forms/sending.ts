@@ -3,7 +3,7 @@ import type { FormGroup } from '@angular/forms';
 import { catchError, defer, EMPTY, finalize, type Observable } from 'rxjs';
 import { ApiFailure } from '../../data/api';
 import { UndoBar } from '../undo/undo-bar';
-import { land } from './schema-form';
+import { land, type PlaceOf } from './schema-form';
 
 /** Sends what a form holds, once at a time. What the server refuses lands beside its field; the form stays as it was typed. */
 @Injectable()
@@ -12,12 +12,12 @@ export class Sending {
   readonly now = signal(false);
 
   /**
-   * @param fieldOf which field holds a part of the draft, where it has another name
+   * @param placeOf where in the form a part of the draft stands, when it has another place there
    * @returns the answer, or nothing when it failed: that has been told then
    */
   send<T>(
     request: Observable<T>,
-    { form, fieldOf }: { readonly form: FormGroup; readonly fieldOf?: Readonly<Record<string, string>> },
+    { form, placeOf }: { readonly form: FormGroup; readonly placeOf?: PlaceOf },
   ): Observable<T> {
     return defer(() => {
       this.now.set(true);
@@ -25,7 +25,7 @@ export class Sending {
     }).pipe(
       catchError((error: unknown) => {
         const issues = error instanceof ApiFailure ? error.issues : [];
-        if (!issues.length || land(form, issues, fieldOf).length) this.undo.failed(error);
+        if (!issues.length || land(form, issues, placeOf).length) this.undo.failed(error);
         return EMPTY;
       }),
       finalize(() => this.now.set(false)),

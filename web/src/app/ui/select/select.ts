@@ -14,7 +14,7 @@ export interface Choice<T = string> {
   imports: [MatFormFieldModule, MatSelectModule],
   template: `<mat-form-field appearance="outline" subscriptSizing="dynamic">
     <mat-label>{{ label() }}</mat-label>
-    <mat-select [value]="chosen()" (selectionChange)="chose.emit($event.value)">
+    <mat-select canSelectNullableOptions [value]="chosen()" (selectionChange)="chose.emit($event.value)">
       @for (one of choices(); track one.id) {
         <mat-option [value]="one.id">{{ one.name }}</mat-option>
       }
