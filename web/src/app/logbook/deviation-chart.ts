@@ -42,36 +42,39 @@ export class DeviationChart {
   });
 
   protected readonly overTime = computed(() =>
-    this.option({ type: 'time' }, { name: 'measured less predicted' }, ({ at, off }) => [at, off]),
+    this.option({ type: 'time' }, { name: 'measured less predicted, mm' }, ({ at, off }) => [at, off]),
   );
   protected readonly against = computed(() =>
     this.option(
-      { type: 'value', name: 'predicted', nameLocation: 'middle', nameGap: 28, scale: true },
-      { name: 'measured', scale: true },
+      { type: 'value', name: 'predicted, mm', nameLocation: 'middle', nameGap: 28, scale: true },
+      { name: 'measured, mm', scale: true },
       ({ predicted, measured }) => [predicted, measured],
     ),
   );
 
   private option(
-    xAxis: object,
+    xAxis: { readonly type: string; readonly [key: string]: unknown },
     yAxis: object,
     point: (one: { at: string; off: number; predicted: number; measured: number }) => readonly (string | number)[],
   ): ChartOption {
     const series = this.series();
+    /** Figures on an axis as the workshop writes them; days are left to the chart. */
+    const written = (type: string): object =>
+      type === 'time' ? {} : { formatter: (mm: number) => this.figures.mark(String(mm)) };
     return (ink) => {
       const text = { color: ink('ink'), fontFamily: 'Atkinson Hyperlegible Next Variable', fontSize: 14 };
       const axisLine = { onZero: false, lineStyle: { color: ink('line-strong') } };
-      const lines = {
+      const lines = (type: string): object => ({
         axisLine,
-        axisLabel: { ...text, hideOverlap: true },
+        axisLabel: { ...text, hideOverlap: true, ...written(type) },
         splitLine: { lineStyle: { color: ink('line') } },
-      };
+      });
       return {
         grid: { left: 52, right: 16, top: 56, bottom: 46 },
         legend: { top: 0, left: 0, textStyle: text },
         tooltip: { trigger: 'item', valueFormatter: (value: unknown) => this.figures.mark(String(value)) },
-        xAxis: { ...xAxis, ...lines, nameTextStyle: text },
-        yAxis: { type: 'value', ...yAxis, ...lines, nameTextStyle: { ...text, align: 'left' } },
+        xAxis: { ...xAxis, ...lines(xAxis.type), nameTextStyle: text },
+        yAxis: { type: 'value', ...yAxis, ...lines('value'), nameTextStyle: { ...text, align: 'left' } },
         series: series.map(([name, points], k) => ({
           ...{ type: 'scatter', name, symbol: MARKS[k][0], symbolSize: 11 },
           itemStyle: { color: ink(MARKS[k][1]) },
