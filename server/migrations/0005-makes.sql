@@ -120,7 +120,7 @@ SELECT whose, id, json_object(
 FROM old_makes;
 
 INSERT INTO jobs_now (id, title, created_at, updated_at, removed_at, version, words)
-SELECT j.id, j.title, j.created_at, j.updated_at, j.removed_at, j.version, lower(
+SELECT j.id, j.title, j.created_at, j.updated_at, j.removed_at, j.version, small(
   j.title || ' ' || (j.purpose ->> '$.text') || ' square tray and eared lid ' || coalesce(p.name, '') || ' '
   || (j.choice ->> '$.tray.sheetMm') || ' ' || (j.choice ->> '$.lid.sheetMm'))
 FROM jobs j LEFT JOIN papers p ON p.id = j.paper_id;
@@ -154,7 +154,7 @@ FROM progress WHERE part = 'lid' AND step > 0;
 INSERT INTO log_entries (id, job_id, make_id, form_id, folded_at, version, copies, minutes, title, note, words, make, papers,
   predicted, measured)
 SELECT e.id, e.job_id, e.job_id, e.choice ->> '$.formId', e.folded_at, e.version, 1, e.minutes, e.title, e.note,
-  lower(e.title || ' ' || e.note || ' square tray and eared lid ' || coalesce(e.paper_name, '') || ' '
+  small(e.title || ' ' || e.note || ' square tray and eared lid ' || coalesce(e.paper_name, '') || ' '
     || (e.choice ->> '$.tray.sheetMm') || ' ' || (e.choice ->> '$.lid.sheetMm')),
   m.make,
   -- Of its paper then, only the name and the thickness it was sized for were kept.

@@ -12,6 +12,19 @@ describe('papers on the shelf', () => {
     expect(await rowsOf(b, '/api/papers')).toEqual([added]);
   });
 
+  it('are found by their names, whatever letters these have, in parts and in order', async () => {
+    const b = bench();
+    for (const name of ['Überpapier', 'kraft roll', 'Kraft A3', 'Šedý KRAFT'])
+      await post<Paper>(b, '/api/papers', { ...KRAFT, name });
+    const names = async (query: string): Promise<string[]> =>
+      (await rowsOf<Paper>(b, `/api/papers?${query}`)).map(({ name }) => name);
+    expect(await names('search=%C3%BCBER')).toEqual(['Überpapier']);
+    expect(await names('search=KRAFT+%C5%A1')).toEqual(['Šedý KRAFT']);
+    expect(await names('')).toEqual(['Kraft A3', 'kraft roll', 'Überpapier', 'Šedý KRAFT']);
+    const { next } = (await b.send('GET', '/api/papers?limit=2')).body as { next: string };
+    expect(await names(`limit=2&cursor=${next}`)).toEqual(['Überpapier', 'Šedý KRAFT']);
+  });
+
   it('keep any price that a schema allows, or none', () =>
     fc.assert(
       fc.asyncProperty(

@@ -29,22 +29,19 @@ export interface ListSource<Row> {
   readonly limit: number;
 }
 
-/** Where a search is for words: all of them are somewhere in a column written in small letters. */
+/** Small letters as a search compares them; SQLite's own knows only those without accents. */
+export const small = (text: string): string => text.normalize('NFC').toLocaleLowerCase('en');
+
+/** Where a search is for words: all of them are somewhere in a column written in small letters (`small(…)` makes it so). */
 export const saying = (column: string, search: string | undefined): Where[] =>
-  (search ?? '')
-    .normalize('NFC')
-    .toLocaleLowerCase('en')
+  small(search ?? '')
     .split(/\s+/)
     .filter(Boolean)
     .map((word) => ({ sql: `instr(${column}, ?) > 0`, bound: [word] }));
 
 /** What a search looks through. */
 export const wordsOf = (parts: readonly (string | number | null | undefined)[]): string =>
-  parts
-    .filter((part) => part !== null && part !== undefined && part !== '')
-    .join(' ')
-    .normalize('NFC')
-    .toLocaleLowerCase('en');
+  small(parts.filter((part) => part !== null && part !== undefined && part !== '').join(' '));
 
 const writeCursor = (at: readonly [string, string]): string => Buffer.from(JSON.stringify(at)).toString('base64url');
 

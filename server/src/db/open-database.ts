@@ -2,6 +2,7 @@ import Database from 'better-sqlite3';
 import { mkdirSync } from 'node:fs';
 import { dirname } from 'node:path';
 import { Backups } from '../data/backups';
+import { small } from './list-rows';
 import { migrate } from './migrate';
 
 export type Db = Database.Database;
@@ -18,6 +19,7 @@ export function openDatabase(file: string, migrationsDir: string): Db {
   db.pragma('synchronous = FULL');
   db.pragma('foreign_keys = ON');
   db.pragma('busy_timeout = 3000');
+  db.function('small', { deterministic: true }, (text) => small(String(text)));
   migrate(db, migrationsDir, kept ? (from, migration) => new Backups(file).before(from, migration) : null);
   return db;
 }

@@ -29,7 +29,7 @@ export function handsRepository(db: Db) {
     version = version + 1 WHERE id = @id AND version = @version AND removed_at IS NULL`);
   return {
     ...rows,
-    list: (asked: ListAsked) => rows.list(asked, saying('lower(t.name)', asked.search)),
+    list: (asked: ListAsked) => rows.list(asked, saying('small(t.name)', asked.search)),
     put: (hand: FolderHand): void => void insert.run(hand),
     add({ id, ...draft }: NewFolderHand): Added<FolderHand> {
       return addOnce(

@@ -71,7 +71,7 @@ export function papersRepository(db: Db) {
   );
   return {
     ...rows,
-    list: (asked: ListAsked) => rows.list(asked, saying('lower(t.name)', asked.search)),
+    list: (asked: ListAsked) => rows.list(asked, saying('small(t.name)', asked.search)),
     put: (paper: Omit<Paper, 'reserved'>): void => void insert.run(rowOf(paper)),
     add({ id, ...draft }: NewPaper): Added<Paper> {
       return addOnce(

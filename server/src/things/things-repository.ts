@@ -32,7 +32,7 @@ export function thingsRepository(db: Db) {
     version = version + 1 WHERE id = @id AND version = @version AND removed_at IS NULL`);
   return {
     ...rows,
-    list: (asked: ListAsked) => rows.list(asked, saying('lower(t.name)', asked.search)),
+    list: (asked: ListAsked) => rows.list(asked, saying('small(t.name)', asked.search)),
     put: (thing: Thing): void => void insert.run(toRow(thing)),
     add({ id, ...draft }: NewThing): Added<Thing> {
       return addOnce(

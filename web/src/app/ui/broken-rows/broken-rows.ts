@@ -29,6 +29,9 @@ import { UndoBar } from '../undo/undo-bar';
     }
   }`,
   styles: `
+    :host {
+      display: contents;
+    }
     section {
       display: grid;
       gap: 0.6rem;
