@@ -12,7 +12,22 @@ const jest = [
   '7200000',
   ...only,
 ];
-const runs = [jest, ...(only.length ? [] : [['--import', 'tsx', 'e2e/deep/kills.ts']])];
+const runs = [
+  jest,
+  ...(only.length
+    ? []
+    : [
+        ['--import', 'tsx', 'e2e/deep/kills.ts'],
+        [
+          'node_modules/@playwright/test/cli.js',
+          'test',
+          '-c',
+          'e2e/playwright.config.ts',
+          '-g',
+          'every place can be used',
+        ],
+      ]),
+];
 const ends = runs.map(
   (args) =>
     spawnSync(process.execPath, args, { stdio: 'inherit', env: { ...process.env, DEEP: 'true', FC_MANY: '1000' } })

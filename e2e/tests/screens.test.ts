@@ -35,11 +35,16 @@ const OPENED = [
   ['/settings', 'Add a hand', 'Misses a mark by'],
 ] as const;
 
-/** What axe finds wrong on the page as it stands, in both schemes. */
-async function faults(page: Page, name: string): Promise<readonly string[]> {
+const SCHEMES: readonly ('light' | 'dark')[] = ['light', 'dark'];
+
+/** Every day each place is looked at in one scheme, light and dark in turn: both take minutes, and `test:deep` has them. */
+const schemesOf = (k: number): typeof SCHEMES => (process.env['DEEP'] ? SCHEMES : [SCHEMES[k % SCHEMES.length]]);
+
+/** What axe finds wrong on the page as it stands. */
+async function faults(page: Page, name: string, schemes = SCHEMES): Promise<readonly string[]> {
   const all: string[] = [];
   // Without motion colours change at once.
-  for (const colorScheme of ['light', 'dark'] as const) {
+  for (const colorScheme of schemes) {
     await page.emulateMedia({ colorScheme, reducedMotion: 'reduce' });
     await page.evaluate(axe.source);
     const found = await page.evaluate(() =>
@@ -60,17 +65,17 @@ test('every place can be used by everyone, light and dark', async ({ browser, de
   const errors: string[] = [];
   page.on('pageerror', (error) => errors.push(error.message));
   page.on('console', (message) => message.type() === 'error' && errors.push(message.text()));
-  for (const [name, path] of PLACES) {
+  for (const [k, [name, path]] of PLACES.entries()) {
     await page.goto(demo.url + path);
     await page.waitForLoadState('networkidle');
     await expect(page.getByRole('status').filter({ hasText: /Folding|Reading|Looking|Pressing/ })).toHaveCount(0);
-    expect(await faults(page, name)).toEqual([]);
+    expect(await faults(page, name, schemesOf(k))).toEqual([]);
   }
-  for (const [path, open, seen] of OPENED) {
+  for (const [k, [path, open, seen]] of OPENED.entries()) {
     await page.goto(demo.url + path);
     await page.getByRole('button', { name: open }).first().click();
     await expect(page.getByLabel(seen).first()).toBeVisible();
-    expect(await faults(page, `${path} ${open}`)).toEqual([]);
+    expect(await faults(page, `${path} ${open}`, schemesOf(k))).toEqual([]);
   }
   await page.getByRole('button', { name: 'Keep it', exact: true }).click();
   await expect(page.getByText('Give it a name.')).toBeVisible();

@@ -278,7 +278,7 @@ describe('sheets kept for a cutting plan', () => {
           }
         },
       ),
-      { numRuns: 12 },
+      { numRuns: 7 },
     ));
 });
 

@@ -90,7 +90,7 @@ describe('a recording followed on another sheet', () => {
           const { moves } = followed.recording;
           for (const { pose } of moves.filter((_, k) => k % 4 === 0 || k === moves.length - 1)) expectPaper(pose, area);
         }),
-        { numRuns: runs(4, 200) },
+        { numRuns: runs(3, 200) },
       );
       expect(compared).toBeGreaterThan(0);
     },
@@ -122,7 +122,7 @@ describe('a recording followed on another sheet', () => {
           return null;
         }
       };
-      const steps = runs(5, 60);
+      const steps = runs(3, 60);
       let last: { one: Folded; share: number } | null = null;
       for (let n = 0; n <= steps; n++) {
         const share = n / steps;

@@ -11,7 +11,11 @@ describe('answers from all forms', () => {
   const settled = async (bench: PageBench<RankedAnswers>): Promise<void> => {
     const busy = (): boolean => bench.host.querySelector('[aria-busy="true"]') !== null;
     for (let k = 0; k < 300 && (busy() || !/can do it|No form/.test(bench.text)); k++) await bench.settle(200);
-    await bench.settle(2000);
+    // Pictures follow one by one.
+    const bare = (): boolean =>
+      [...bench.host.querySelectorAll('oc-answer-row')].some((row) => !row.querySelector('oc-drawing svg'));
+    for (let k = 0; k < 20 && bare(); k++) await bench.settle(100);
+    await bench.settle(100);
   };
   const names = (bench: PageBench<RankedAnswers>): string[] =>
     [...bench.host.querySelectorAll('oc-answer-row h3')].map((h) => h.textContent ?? '');
