@@ -49,7 +49,7 @@ export const routes = {
   clearProgress: { method: 'DELETE', path: '/api/makes/:id/progress', answer: job },
   /** Keeps the sheets of a cutting plan for a make. */
   acceptCut: { method: 'PUT', path: '/api/makes/:id/cut', body: cutSent, answer: job },
-  dropCut: { method: 'DELETE', path: '/api/makes/:id/cut', answer: job },
+  dropCut: { method: 'POST', path: '/api/makes/:id/cut/drop', body: versioned, answer: job },
   /** Takes the sheets off the shelf. */
   doneCut: { method: 'POST', path: '/api/makes/:id/cut/done', body: versioned, answer: job },
   undoneCut: { method: 'POST', path: '/api/makes/:id/cut/undone', body: versioned, answer: job },

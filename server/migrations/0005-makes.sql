@@ -82,14 +82,16 @@ CREATE TABLE log_entries (
   measured TEXT NOT NULL CHECK (json_valid(measured))
 ) STRICT;
 
--- What went into an entry of the logbook; `covered` of these had been taken off the shelf before, when its sheets were cut.
+-- What went into an entry of the logbook: `taken` off the shelf when it was written down, `covered` by sheets that had been
+-- taken before, when they were cut. Of a paper that is not on the shelf any more nothing is counted.
 CREATE TABLE sheets_used (
   entry_id TEXT NOT NULL REFERENCES log_entries (id) ON DELETE CASCADE,
   position INTEGER NOT NULL,
   paper_id TEXT REFERENCES papers (id) ON DELETE SET NULL,
   paper_name TEXT,
   sheets INTEGER NOT NULL CHECK (sheets >= 0),
-  covered INTEGER NOT NULL DEFAULT 0 CHECK (covered BETWEEN 0 AND sheets),
+  taken INTEGER NOT NULL CHECK (taken >= 0),
+  covered INTEGER NOT NULL DEFAULT 0 CHECK (covered >= 0 AND taken + covered <= sheets),
   PRIMARY KEY (entry_id, position)
 ) STRICT;
 
@@ -171,8 +173,8 @@ SELECT e.id, e.job_id, e.job_id, e.choice ->> '$.formId', e.folded_at, e.version
     'tray/box.depthMm', e.measured ->> '$.depthMm') END
 FROM pieces e JOIN new_makes m ON m.whose = 'piece' AND m.id = e.id;
 
-INSERT INTO sheets_used (entry_id, position, paper_id, paper_name, sheets)
-SELECT id, 0, paper_id, paper_name, sheets_used FROM pieces WHERE paper_id IS NOT NULL OR sheets_used > 0;
+INSERT INTO sheets_used (entry_id, position, paper_id, paper_name, sheets, taken)
+SELECT id, 0, paper_id, paper_name, sheets_used, CASE WHEN paper_id IS NULL THEN 0 ELSE sheets_used END FROM pieces WHERE paper_id IS NOT NULL OR sheets_used > 0;
 
 DROP VIEW new_makes;
 DROP VIEW old_makes;

@@ -201,7 +201,7 @@ describe('the door', () => {
       ['PATCH', '/api/papers', 'GET, HEAD, POST'],
       ['PUT', '/api/log', 'GET, HEAD, POST'],
       ['POST', `/api/jobs/${randomUUID()}`, 'DELETE, GET, HEAD, PUT'],
-      ['GET', `/api/makes/${randomUUID()}/cut`, 'DELETE, PUT'],
+      ['GET', `/api/makes/${randomUUID()}/cut`, 'PUT'],
       ['DELETE', '/api/health', 'GET, HEAD'],
     ] as const) {
       const { status, body, response } = await b.send(method, path);

@@ -160,8 +160,10 @@ describe('progress', () => {
     expect(progressOf(body)).toEqual([
       { entryKey: 'tray', copy: 0, done: ['half-across', 'half-up', 'corners'], seconds: 40 },
     ]);
-    await tick(b, make.id, ['half-across'], 5, 3);
-    expect(progressOf((await b.send('GET', `/api/jobs/${begun.id}`)).body)).toHaveLength(2);
+    expect((await tick(b, make.id, ['half-across'], 5, 1)).status).toBe(422);
+    const spoon = { copies: [{ entryKey: 'spoon', copy: 0, done: [], seconds: 1 }] };
+    expect((await b.send('POST', `/api/makes/${make.id}/progress`, spoon)).status).toBe(422);
+    expect(progressOf((await b.send('GET', `/api/jobs/${begun.id}`)).body)).toHaveLength(1);
     const cleared = await b.send('DELETE', `/api/makes/${make.id}/progress`);
     expect(progressOf(cleared.body)).toEqual([]);
     expect(jobSchema.parse(cleared.body).state).toBe('planned');

@@ -179,8 +179,25 @@ describe('sheets kept for a cutting plan', () => {
     expect(await count()).toEqual({ count: 2, reserved: 4 });
     await b.send('DELETE', `/api/log/${first.id}`);
     expect(await count()).toEqual({ count: 5, reserved: 4 });
-    await b.send('DELETE', `${make}/cut`);
+    expect((await b.send('POST', `${make}/cut/drop`, { version: 4 })).status).toBe(409);
+    expect((await b.send('POST', `${make}/cut/drop`, { version: 5 })).status).toBe(200);
     expect(await count()).toEqual({ count: 5, reserved: 0 });
+  });
+
+  it('that were cut stay counted when their paper has left the shelf', async () => {
+    const { b, begun, sheet, entry } = await start(5);
+    const make = `/api/makes/${begun.makes[0].id}`;
+    await b.send('PUT', `${make}/cut`, { version: 1, plan: planOf(sheet.id, 2) });
+    await b.send('POST', `${make}/cut/done`, { version: 2 });
+    const [first, second] = [entry(1), entry(3)];
+    await post(b, '/api/log', first);
+    await b.send('DELETE', `/api/papers/${sheet.id}`);
+    await post(b, '/api/log', second);
+    await b.send('DELETE', `/api/log/${second.id}`);
+    await b.send('DELETE', `/api/log/${first.id}`);
+    await b.send('POST', `/api/papers/${sheet.id}/restore`);
+    expect((await b.send('POST', `${make}/cut/undone`, { version: 3 })).status).toBe(200);
+    expect(await rowsOf<Paper>(b, '/api/papers')).toMatchObject([{ count: 5, reserved: 2 }]);
   });
 
   it('are refused to the second of two jobs that want the last', async () => {
@@ -246,7 +263,7 @@ describe('sheets kept for a cutting plan', () => {
             const mine = written.filter((one) => one.job === job);
             const last = mine[mine.length - 1] as (typeof mine)[number] | undefined;
             if (act === 'accept') await b.send('PUT', `${make}/cut`, { version, plan: planOf(sheet.id, sheets) });
-            if (act === 'drop') await b.send('DELETE', `${make}/cut`);
+            if (act === 'drop') await b.send('POST', `${make}/cut/drop`, { version });
             if (act === 'done' || act === 'undone') await b.send('POST', `${make}/cut/${act}`, { version });
             if (act === 'remove') await b.send('DELETE', `/api/jobs/${id}`);
             if (act === 'restore') await b.send('POST', `/api/jobs/${id}/restore`);

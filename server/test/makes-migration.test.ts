@@ -169,7 +169,7 @@ describe('jobs and logbook of before there were makes', () => {
     db.close();
   });
 
-  it('can be folded, changed, recorded and found as any other', async () => {
+  it('can be recorded, renamed and found like all others, also when their paper is gone for good', async () => {
     const { db, file } = migrated(4, fill);
     db.close();
     const b = bench({ file });
@@ -182,6 +182,27 @@ describe('jobs and logbook of before there were makes', () => {
     expect(logEntry.parse(body).predicted['tray/box.depthMm'].sdMm).toBeGreaterThan(0);
     const found = await b.send('GET', '/api/log?search=orphan+177.8');
     expect((found.body as { rows: unknown[] }).rows).toHaveLength(1);
+    await b.send('DELETE', `/api/papers/${idOf(1)}`);
+    expect((await b.send('DELETE', `/api/bin/${idOf(1)}`)).status).toBe(200);
+    const late = { ...entry, id: idOf(32), jobId: idOf(11), makeId: idOf(11) };
+    expect((await b.send('POST', '/api/log', late)).body).toMatchObject({
+      papers: { tray: [{ paperId: idOf(1), name: null }] },
+    });
+    const { makes, ...job } = jobSchema.parse((await b.send('GET', `/api/jobs/${idOf(11)}`)).body);
+    const drafts = makes.map(({ id, asked, make, count, marks, art }) => ({
+      id,
+      asked,
+      make,
+      count,
+      marks,
+      art,
+      chance: null,
+    }));
+    const renamed = { title: 'Renamed', folderHandId: job.folderHandId, makes: drafts, version: job.version };
+    expect(await b.send('PUT', `/api/jobs/${idOf(11)}`, renamed)).toMatchObject({
+      status: 200,
+      body: { title: 'Renamed' },
+    });
     b.workshop.db.close();
   });
 });

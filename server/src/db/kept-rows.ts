@@ -2,6 +2,7 @@ import type { ListAsked, Listed } from '@odd-corner/contract';
 import type * as z from 'zod';
 import { notFound, ProblemError } from '../http/problem-error';
 import type { Found } from './add-once';
+import { inOneGo } from './in-one-go';
 import { limitOf, type ListSource, listRows, type Where } from './list-rows';
 import type { Db } from './open-database';
 import { readOnce } from './read-once';
@@ -86,10 +87,11 @@ export function keptRows<Row extends { readonly id: string }, T extends z.ZodTyp
     remove(id, at) {
       if (!remove.run(at, id).changes) throw notFound(what);
     },
-    restore(id) {
-      restore.run(id);
-      return get(id);
-    },
+    restore: (id) =>
+      inOneGo(db, () => {
+        restore.run(id);
+        return get(id);
+      }),
     isEmpty: () => some.get() === undefined,
   };
 }

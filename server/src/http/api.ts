@@ -5,6 +5,7 @@ import type { DataHouse } from '../data/data-house';
 import { inOneGo } from '../db/in-one-go';
 import type { Workshop } from '../db/workshop';
 import { acceptCut, doneCut, dropCut, releaseJob, undoneCut } from '../jobs/cut-sheets';
+import { addProgress } from '../jobs/add-progress';
 import { addJob, changeJob } from '../jobs/keep-job';
 import { addLogEntry, changeLogEntry, removeLogEntry, restoreLogEntry } from '../log/record-entry';
 import type { Verify } from '../verify/verify-make';
@@ -86,7 +87,7 @@ function handlers(
         releaseJob(workshop, id);
         return removed(jobs, id);
       }),
-    restoreJob: ({ id }) => inOneGo(db, () => jobs.restore(id)),
+    restoreJob: ({ id }) => jobs.restore(id),
     archiveJob: ({ id, body: { version } }) =>
       inOneGo(db, () => {
         jobs.bump(id, version, now());
@@ -99,10 +100,10 @@ function handlers(
         return jobs.archive(id, null);
       }),
 
-    addProgress: ({ id, body: { copies } }) => inOneGo(db, () => jobs.merge(jobs.ofMake(id).id, id, copies, now())),
+    addProgress: ({ id, body: { copies } }) => addProgress(workshop, id, copies, now()),
     clearProgress: ({ id }) => inOneGo(db, () => jobs.clearProgress(jobs.ofMake(id).id, id, now())),
     acceptCut: ({ id, body }) => acceptCut(workshop, id, body, now()),
-    dropCut: ({ id }) => dropCut(workshop, id),
+    dropCut: ({ id, body: { version } }) => dropCut(workshop, id, version, now()),
     doneCut: ({ id, body: { version } }) => doneCut(workshop, id, version, now()),
     undoneCut: ({ id, body: { version } }) => undoneCut(workshop, id, version, now()),
 

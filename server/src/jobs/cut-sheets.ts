@@ -1,9 +1,9 @@
-import type { CutPlanKept, Job, JobMake } from '@odd-corner/contract';
-import { MOST_SHEETS } from '@odd-corner/contract';
+import { type CutPlanKept, type Job, MOST_SHEETS } from '@odd-corner/contract';
 import { inOneGo } from '../db/in-one-go';
 import type { Db } from '../db/open-database';
 import type { Workshop } from '../db/workshop';
 import { ProblemError } from '../http/problem-error';
+import { makeIn, refuseStray } from './make-in';
 
 interface Kept {
   readonly paperId: string;
@@ -16,12 +16,6 @@ const keptOf = (db: Db, makeId: string): readonly Kept[] =>
   db
     .prepare<[string], Kept>('SELECT paper_id AS paperId, sheets, done, covered FROM cut_sheets WHERE make_id = ?')
     .all(makeId);
-
-/** The make with its job. @throws ProblemError 404 */
-function makeIn(workshop: Workshop, makeId: string): { readonly job: Job; readonly make: JobMake } {
-  const job = workshop.jobs.ofMake(makeId);
-  return { job, make: job.makes.find(({ id }) => id === makeId)! };
-}
 
 /** Lets go of what a make keeps of the shelf, where it is not cut yet. */
 export function release({ db, jobs }: Workshop, makeId: string): void {
@@ -52,9 +46,10 @@ export function acceptCut(
     const { job, make } = makeIn(workshop, makeId);
     jobs.bump(job.id, version, at);
     if (make.cut?.done) throw new ProblemError(422, 'It is cut already. Take that back first.');
-    const keys = new Set(make.make.entries.map(({ key }) => key));
-    const stray = plan.parents.flatMap(({ pieces }) => pieces).find(({ entryKey }) => !keys.has(entryKey));
-    if (stray) throw new ProblemError(422, `There is no “${stray.entryKey}” in it.`);
+    refuseStray(
+      make,
+      plan.parents.flatMap(({ pieces }) => pieces),
+    );
     release(workshop, makeId);
     const wanted = new Map<string, number>();
     for (const { paperId, sheets } of plan.parents) wanted.set(paperId, (wanted.get(paperId) ?? 0) + sheets);
@@ -110,10 +105,11 @@ export function undoneCut(workshop: Workshop, makeId: string, version: number, a
 }
 
 /** Gives up the plan of a make, whether its sheets were only kept or cut. */
-export function dropCut(workshop: Workshop, makeId: string): Job {
+export function dropCut(workshop: Workshop, makeId: string, version: number, at: string): Job {
   const { db, jobs } = workshop;
   return inOneGo(db, () => {
     const { job, make } = makeIn(workshop, makeId);
+    jobs.bump(job.id, version, at);
     if (make.cut?.done) putBack(workshop, makeId);
     release(workshop, makeId);
     return jobs.written(job.id);
@@ -128,7 +124,7 @@ function putBack({ db, papers }: Workshop, makeId: string): void {
         `The shelf would have more than ${MOST_SHEETS.toLocaleString('en')} sheets of that paper.`,
       );
     db.prepare<[string, string]>(
-      `UPDATE sheets_used SET covered = 0 WHERE paper_id = ? AND entry_id IN (SELECT id FROM log_entries WHERE make_id = ?)`,
+      `UPDATE sheets_used SET taken = taken + covered, covered = 0 WHERE paper_id = ? AND entry_id IN (SELECT id FROM log_entries WHERE make_id = ?)`,
     ).run(paperId, makeId);
   }
   db.prepare<[string]>('UPDATE cut_sheets SET done = 0, covered = 0 WHERE make_id = ?').run(makeId);

@@ -25,18 +25,21 @@ export function missOf({ hands, settings }: Workshop, folderHandId: string | nul
 }
 
 /**
- * The papers of a make as they are now; one that has left the shelf as it was told before.
+ * The papers of a make as they are now; one that is not here any more as it was told before.
+ * @param before the make as it is kept: a paper that it names already is not asked about again, even where nothing is known of it
  * @throws ProblemError 404 for a paper that nobody knows
  */
-export function papersOf({ papers }: Workshop, entries: readonly MakeEntry[], before: PapersThen = {}): PapersThen {
-  const known = Object.values(before).flat();
+export function papersOf({ papers }: Workshop, entries: readonly MakeEntry[], before?: JobMake): PapersThen {
+  const told = Object.values(before?.told?.papers ?? {}).flat();
+  const named = new Set(before?.make.entries.flatMap((entry) => entry.papers));
   const then = (paperId: string | null, thicknessMm: number): PaperThen => {
-    const elsewhere = { gsm: null, colourFront: null, colourBack: null };
-    if (paperId === null) return { ...elsewhere, paperId, name: null, caliperMm: thicknessMm };
-    const paper = papers.find(paperId);
-    const found = paper ? paperNow(paper) : known.find((one) => one.paperId === paperId);
-    if (!found) throw notFound('paper');
-    return found;
+    const elsewhere = { paperId, name: null, caliperMm: thicknessMm, gsm: null, colourFront: null, colourBack: null };
+    if (paperId === null) return elsewhere;
+    const paper = papers.any(paperId);
+    if (paper) return paperNow(paper.row);
+    const known = told.find((one) => one.paperId === paperId);
+    if (!known && !named.has(paperId)) throw notFound('paper');
+    return known ?? elsewhere;
   };
   return Object.fromEntries(
     entries.map(({ key, papers: ids, thicknessMm }) => [key, ids.map((id) => then(id, thicknessMm))]),
@@ -62,7 +65,7 @@ export async function tellMakes(
   for (const [k, draft] of makes.entries()) {
     const { chance, ...rest } = draft;
     const was = before.find(({ id }) => id === draft.id);
-    const papers = papersOf(workshop, draft.make.entries, was?.told?.papers);
+    const papers = papersOf(workshop, draft.make.entries, was);
     const told = toldBefore(was, draft, handMm);
     if (told) {
       kept.push({ ...rest, told: { ...told, chance: chance ?? told.chance } });

@@ -17,7 +17,9 @@ type Row = Omit<LogEntry, 'make' | 'papers' | 'predicted' | 'measured' | 'sheets
 
 /** Sheets of an entry as they lie in their table. */
 export interface UsedRow extends SheetsUsed {
-  /** Had been taken off the shelf before. */
+  /** Taken off the shelf when it was written down. */
+  readonly taken: number;
+  /** Taken before, when sheets were cut for it. */
   readonly covered: number;
 }
 
@@ -68,11 +70,11 @@ export function logRepository(db: Db) {
       minutes = @minutes, note = @note, words = @words, predicted = @predicted, measured = @measured, version = version + 1
     WHERE id = @id AND version = @version AND removed_at IS NULL`);
   const used = db.prepare<[string], UsedRow>(
-    `SELECT paper_id AS paperId, paper_name AS paperName, sheets, covered FROM sheets_used WHERE entry_id = ? ORDER BY position`,
+    `SELECT paper_id AS paperId, paper_name AS paperName, sheets, taken, covered FROM sheets_used WHERE entry_id = ? ORDER BY position`,
   );
   const forget = db.prepare<[string]>('DELETE FROM sheets_used WHERE entry_id = ?');
-  const note = db.prepare(`INSERT INTO sheets_used (entry_id, position, paper_id, paper_name, sheets, covered)
-    VALUES (@entryId, @position, @paperId, @paperName, @sheets, @covered)`);
+  const note = db.prepare(`INSERT INTO sheets_used (entry_id, position, paper_id, paper_name, sheets, taken, covered)
+    VALUES (@entryId, @position, @paperId, @paperName, @sheets, @taken, @covered)`);
   const makeOf = db.prepare<[string], { makeId: string | null }>(
     'SELECT make_id AS makeId FROM log_entries WHERE id = ?',
   );
@@ -101,12 +103,12 @@ export function logRepository(db: Db) {
       forget.run(entryId);
       all.forEach((one, position) => note.run({ ...one, entryId, position }));
     },
-    /** With its sheets noted, and none moved. */
+    /** With its sheets noted as taken, and none moved: its shelf was counted after them. */
     put(entry: LogEntry): void {
       this.insert(entry);
       this.setUsed(
         entry.id,
-        entry.sheetsUsed.map((one) => ({ ...one, covered: 0 })),
+        entry.sheetsUsed.map((one) => ({ ...one, taken: one.paperId === null ? 0 : one.sheets, covered: 0 })),
       );
     },
   };

@@ -72,7 +72,7 @@ export async function addLogEntry(
     log.insert({
       ...draft,
       ...{ id, title, predicted, foldedAt: at, version: 1, make: kept.make, sheetsUsed: [] },
-      papers: kept.told?.papers ?? papersOf(workshop, kept.make.entries),
+      papers: kept.told?.papers ?? papersOf(workshop, kept.make.entries, kept),
     });
     take(workshop, id, draft.makeId, draft.sheetsUsed);
     return log.written(id);
@@ -123,14 +123,14 @@ export function restoreLogEntry(workshop: Workshop, id: string): LogEntry {
 function take(workshop: Workshop, entryId: string, makeId: string | null, used: Used): void {
   const { papers, log } = workshop;
   const rows = used.map(({ paperId, sheets }, k): UsedRow => {
-    if (paperId === null) return { paperId, sheets, paperName: null, covered: 0 };
+    if (paperId === null) return { paperId, sheets, paperName: null, taken: 0, covered: 0 };
     const found = papers.any(paperId);
     if (!found) throw notFound('paper');
     const { name: paperName, count } = found.row;
-    // Nothing is counted of a paper that has left the shelf.
-    if (found.removed) return { paperId, sheets, paperName, covered: sheets };
     const covered = makeId === null ? 0 : coverSheets(workshop, makeId, paperId, sheets);
-    if (papers.moveSheets(paperId, covered - sheets)) return { paperId, sheets, paperName, covered };
+    // Nothing is counted of a paper that has left the shelf.
+    const taken = found.removed ? 0 : sheets - covered;
+    if (papers.moveSheets(paperId, -taken)) return { paperId, sheets, paperName, taken, covered };
     const message = `The shelf has ${count} of “${paperName}” left. Correct its count on the Shelf, or write fewer sheets.`;
     throw new ProblemError(422, message, { issues: [{ path: ['sheetsUsed', k, 'sheets'], message }] });
   });
@@ -142,9 +142,9 @@ function putBack(workshop: Workshop, entryId: string): void {
   const { papers, log } = workshop;
   const makeId = log.makeOf(entryId);
   const rows = log.used(entryId);
-  for (const { paperId, paperName, sheets, covered } of rows) {
+  for (const { paperId, paperName, taken, covered } of rows) {
     if (paperId === null) continue;
-    if (!papers.moveSheets(paperId, sheets - covered))
+    if (!papers.moveSheets(paperId, taken))
       throw new ProblemError(
         422,
         `The shelf would have more than ${MOST_SHEETS.toLocaleString('en')} sheets of “${paperName}”. Correct its count first.`,
@@ -153,6 +153,6 @@ function putBack(workshop: Workshop, entryId: string): void {
   }
   log.setUsed(
     entryId,
-    rows.map((row) => ({ ...row, covered: 0 })),
+    rows.map((row) => ({ ...row, taken: 0, covered: 0 })),
   );
 }
