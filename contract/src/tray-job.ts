@@ -17,7 +17,7 @@ import type { AskedOptions } from './asked';
 import { ease, ruler } from './choices';
 import type { CopyProgress, Job, JobDraft, JobMake } from './job';
 import { layerMm, type Make, type MakeEntry, type Predicted } from './make';
-import { id, lengthMm, lengthSaying, name, sheetMm } from './shared';
+import { id, lengthMm, name, sheetMm } from './shared';
 import { type Block, block } from './thing';
 
 const walls = z.enum(['folded', 'measured']);
@@ -42,10 +42,7 @@ export const trayDraft = z.object({
 });
 
 /** Inside sizes in mm: between the sides, between the ends, and down. */
-const insideMm = lengthSaying('Measure all three, or leave all three empty.');
-export const insideSize = z.object({ lengthMm: insideMm, widthMm: insideMm, depthMm: insideMm });
-
-export type InsideSize = z.infer<typeof insideSize>;
+export type InsideSize = Readonly<Record<'lengthMm' | 'widthMm' | 'depthMm', number>>;
 export type TrayDraft = z.infer<typeof trayDraft>;
 export type Choice = TrayDraft['choice'];
 
@@ -129,7 +126,6 @@ export function predictInside({ formId, tray, thicknessMm }: Choice): InsideSize
   return BOX.schema.parse(room).sizes;
 }
 
-const LID = 'square-tray-lid';
 const KEYS = { lengthMm: 'tray/box.lengthMm', widthMm: 'tray/box.widthMm', depthMm: 'tray/box.depthMm' } as const;
 const DIMENSIONS = ['lengthMm', 'widthMm', 'depthMm'] as const satisfies readonly (keyof InsideSize)[];
 
@@ -171,7 +167,7 @@ export function makeOf({ formId, tray, lid, paperId, thicknessMm }: Choice): Mak
   });
   return {
     ...{ formId, params: { lid: 'eared', wallMm: tray.wallMm } },
-    entries: [entry('tray', squareTray.id, tray), entry('lid', LID, lid)],
+    entries: [entry('tray', squareTray.id, tray), entry('lid', squareTray.pieces![0].id, lid)],
   };
 }
 

@@ -1,8 +1,9 @@
+import { BACKUP_HOURS } from '@odd-corner/contract';
 import type { Db } from '../db/open-database';
 import type { Backups } from './backups';
 
 const HOUR_MS = 3_600_000;
-const EVERY_MS = 6 * HOUR_MS;
+const EVERY_MS = BACKUP_HOURS * HOUR_MS;
 
 /**
  * Makes a backup now and then while the workshop is open, whenever something was written since the last one.

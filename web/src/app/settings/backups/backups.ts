@@ -3,7 +3,7 @@ import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/cor
 import { MatButtonModule } from '@angular/material/button';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
 import { MatTableModule } from '@angular/material/table';
-import type { Backup } from '@odd-corner/contract';
+import { type Backup, BACKUP_HOURS } from '@odd-corner/contract';
 import { finalize, type Observable, switchMap } from 'rxjs';
 import { Api, failureText } from '../../data/api';
 import { Hands } from '../../data/hands';
@@ -23,7 +23,7 @@ const MB = 1_000_000;
   selector: 'oc-backups',
   imports: [DatePipe, MatButtonModule, MatProgressBarModule, MatTableModule, StateNote],
   templateUrl: './backups.html',
-  styleUrl: './backups.scss',
+  styleUrl: '../section-table.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class Backups {
@@ -32,6 +32,7 @@ export class Backups {
   private readonly undo = inject(UndoBar);
   private readonly lists = [inject(Papers), inject(Things), inject(Hands), inject(Jobs), inject(Logbook)];
   private readonly settings = inject(WorkshopSettings);
+  protected readonly hours = BACKUP_HOURS;
   protected readonly columns = ['at', 'size', 'acts'];
   protected readonly all = signal<readonly Backup[] | null>(null);
   protected readonly failed = signal<string | null>(null);

@@ -19,7 +19,7 @@ import { UndoBar } from '../../ui/undo/undo-bar';
   selector: 'oc-bin',
   imports: [DatePipe, MatButtonModule, MatTableModule, StateNote],
   templateUrl: './bin.html',
-  styleUrl: '../backups/backups.scss',
+  styleUrl: '../section-table.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class Bin {

@@ -2,10 +2,12 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, input, ou
 import { FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
 import { type FolderHand, folderHandDraft } from '@odd-corner/contract';
+import { HANDS } from '@odd-corner/core';
 import { Hands } from '../../data/hands';
 import { newId } from '../../data/new-id';
 import { Codecs } from '../../ui/field/codecs';
 import { Field } from '../../ui/field/field';
+import { Figures } from '../../ui/figures/figures';
 import { controlOf, mayBeSent } from '../../ui/forms/schema-form';
 import { Sending } from '../../ui/forms/sending';
 
@@ -25,12 +27,7 @@ const { name, missMm } = folderHandDraft.shape;
     (keydown.escape)="closed.emit()"
   >
     <oc-field label="Name or role" placeholder="Ines, or helpers" [control]="form.controls.name" />
-    <oc-field
-      label="Misses a mark by"
-      hint="How far an edge usually lies beside its mark: 0.6 mm while learning, 0.3 practised, 0.15 exact."
-      [control]="form.controls.missMm"
-      [codec]="length()"
-    />
+    <oc-field label="Misses a mark by" [hint]="hint()" [control]="form.controls.missMm" [codec]="length()" />
     <div class="row">
       <button type="submit" matButton="filled" [disabled]="sending.now()">Keep it</button>
       <button type="button" matButton="outlined" (click)="closed.emit()">Cancel</button>
@@ -52,10 +49,15 @@ export class HandEditor {
   readonly closed = output();
   private readonly hands = inject(Hands);
   private readonly codecs = inject(Codecs);
+  private readonly figures = inject(Figures);
   protected readonly sending = inject(Sending);
   /** Of the hand that is being written down anew. */
   private readonly id = newId();
   protected readonly length = computed(() => this.codecs.length());
+  protected readonly hint = computed(() => {
+    const usual = Object.entries(HANDS).map(([id, { missMm }]) => `${this.figures.exact([missMm])} ${id}`);
+    return `How far an edge usually lies beside its mark: ${usual.join(', ')}.`;
+  });
   protected readonly form = new FormGroup({
     name: controlOf(name, ''),
     missMm: controlOf<number>(missMm, null),

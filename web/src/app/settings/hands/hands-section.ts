@@ -68,6 +68,7 @@ import { HandEditor } from './hand-editor';
       flex-wrap: wrap;
       gap: 0 0.6rem;
       align-items: center;
+      padding: 0.35rem 0;
       border-top: 1px solid var(--line);
     }
     li p {

@@ -1,5 +1,5 @@
 import { FormGroup } from '@angular/forms';
-import { insideSize, newLogEntry, paperDraft } from '@odd-corner/contract';
+import { measured as measuredSizes, newLogEntry, paperDraft } from '@odd-corner/contract';
 import * as fc from 'fast-check';
 import { controlOf, faultOf, land, mayBeSent } from './schema-form';
 
@@ -23,8 +23,8 @@ describe('a field and its schema', () => {
       controlOf<number>(count, null),
       controlOf<number>(gsm, null),
       controlOf<string>(name, null),
-      controlOf<number>(insideSize.shape.lengthMm, null),
-      controlOf<number>(insideSize.shape.lengthMm, 1e9),
+      controlOf<number>(measuredSizes.valueType, null),
+      controlOf<number>(measuredSizes.valueType, 1e9),
     ])
       expect(faultOf(control)).not.toMatch(/expected|invalid|received/i);
   });
@@ -35,7 +35,7 @@ describe('what the server refuses', () => {
     new FormGroup({
       name: controlOf(paperDraft.shape.name, 'Kraft'),
       size: controlOf(paperDraft.shape.widthMm, 100),
-      measured: new FormGroup({ lengthMm: controlOf(insideSize.shape.lengthMm, 60) }),
+      measured: new FormGroup({ lengthMm: controlOf(measuredSizes.valueType, 60) }),
     });
 
   it('lands on its field, under another name or further in, until it is typed anew', () => {
