@@ -10,6 +10,7 @@ export * from './forms';
 export * from './drawing';
 export * from './fit';
 export * from './shelf';
+export * from './marks';
 export * from './record';
 export * from './exchange';
 export * from './engine-version';

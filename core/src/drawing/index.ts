@@ -1,3 +1,4 @@
+export { marksPicture } from './marks-picture';
 export * from './draw';
 export * from './drawing';
 export * from './step-pictures';

@@ -38,17 +38,21 @@ export function explainFit(answer: SizedEntry, options: SizeOptions, shown: Quan
     figures: `one layer is ${rounded(options.thicknessMm, 2)} mm; ${layers.map(({ name, count }) => `${name}: ${count}`).join(', ')}. Room and outside are measured with it.`,
   });
   const side = formatLength(sheet.widthMm, onRuler);
-  lines.push(
-    decided.kind === 'fingers'
-      ? {
-          what: 'Fingers decided',
-          figures: `${piece.name} cannot be folded well from less than ${formatLength(piece.leastSheetMm, onRuler)}; the contents would do with less.`,
-        }
-      : {
-          what: `${decided.name[0].toUpperCase()}${decided.name.slice(1)} decided`,
-          figures: `${side} is the first mark in ${RULERS[options.ruler].name} that works${chance === null || options.confidence === null ? ' when nothing is missed' : ` in ${rounded(100 * options.confidence, 0)} of 100 tries`}.${next ? ` Next comes: ${next}.` : ''}`,
-        },
-  );
+  if (decided.kind === 'fingers')
+    lines.push({
+      what: 'Fingers decided',
+      figures: `${piece.name} cannot be folded well from less than ${formatLength(piece.leastSheetMm, onRuler)}; the contents would do with less.`,
+    });
+  if (decided.kind === 'need') {
+    const sure =
+      chance === null || options.confidence === null
+        ? ' when nothing is missed'
+        : ` in ${rounded(100 * options.confidence, 0)} of 100 tries`;
+    lines.push({
+      what: `${decided.name[0].toUpperCase()}${decided.name.slice(1)} decided`,
+      figures: `${formatLength(sheet.widthMm, onRuler)} is the first mark in ${RULERS[options.ruler].name} that works${sure}.${next ? ` Next comes: ${next}.` : ''}`,
+    });
+  }
   for (const one of tried) lines.push(explainTried(one, piece.sheetShape === 'square', onRuler, shown));
   if (chance !== null)
     lines.push({

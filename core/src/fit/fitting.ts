@@ -281,8 +281,11 @@ function apart(a: readonly number[], b: readonly number[]): number {
   return most;
 }
 
-/** A sheet of usual size, with lengths in the middle of their ranges; null when there is none. */
-function usualPoint(piece: Piece, way: Way): Pick<SizePoint, 'sheet' | 'lengths'> | null {
+/**
+ * A sheet of usual size, with lengths in the middle of their ranges; null when there is none. Lengths that are settled may
+ * not suit that sheet, so they count as open.
+ */
+function usualPoint(piece: Piece, { pinned: _, ...way }: Way): Pick<SizePoint, 'sheet' | 'lengths'> | null {
   const { sheetShape, leastSheetMm } = piece;
   const heightMm = Math.max(USUAL_MM, leastSheetMm);
   const [least, most] = sheetShape === 'square' ? [1, 1] : sheetShape.longPerShort;

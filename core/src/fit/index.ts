@@ -12,6 +12,7 @@ export * from './hands';
 export * from './size-options';
 export * from './size-piece';
 export * from './size-for';
+export * from './judge-make';
 export * from './confidence';
 export * from './criteria';
 export * from './rank';

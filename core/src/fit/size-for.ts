@@ -1,10 +1,18 @@
 import { foldAnew, measure } from '../forms/folded';
 import type { Entry, Form, FormSizes, SheetSize } from '../forms/form';
 import { entriesOf } from '../forms/made-make';
+import type { Demand } from '../purpose/demand';
 import { atOnce, preparing, type Prepared } from '../purpose/prepare';
 import type { Purpose } from '../purpose/purpose';
 import type { Fitting } from './fitting';
-import type { SizedEntry, SizedForm, SizedPiece, SizeOptions, Unmet } from './size-options';
+import {
+  optionsFor,
+  type SizedEntry,
+  type SizedForm,
+  type SizedPiece,
+  type SizeOptions,
+  type Unmet,
+} from './size-options';
 import { type Against, sizing } from './size-piece';
 import type { Asking, Work } from './sizing/search';
 import { meeting, NO_WISHES } from './wishes';
@@ -14,6 +22,11 @@ const isPiece = (sized: SizedPiece | Against | null): sized is SizedPiece => siz
 /** A purpose, held against whatever room a piece has. */
 export const askingFor = (fitting: Fitting, prepared: Prepared): Asking => ({
   demands: (kind) => fitting.demands(prepared, kind),
+});
+
+/** Demands that follow from another piece. */
+export const askingThese = (demands: readonly Demand[]): Asking => ({
+  demands: () => [{ demands, arrangement: null }],
 });
 
 const entryOf = ({ key, name, pieceId, copies }: Entry, sized: SizedPiece): SizedEntry => ({
@@ -38,7 +51,7 @@ function* following(
   if (entry.sheet.kind !== 'follows') throw new RangeError(`“${entry.name}” follows no other entry.`);
   const piece = fitting.shelf.piece(entry.pieceId);
   const demands = entry.sheet.needs(of, options.ease);
-  const asking: Asking = { demands: () => [{ demands, arrangement: null }] };
+  const asking = askingThese(demands);
   const sized = yield* sizing(fitting, piece, asking, options, entry.params);
   const lengths = new Set(piece.fields.filter(({ input }) => input.kind === 'length').map(({ key }) => key));
   if (isPiece(sized) || !Object.keys(entry.params).some((key) => lengths.has(key))) return sized;
@@ -59,11 +72,12 @@ function* sizingOthers(
     if (entry.sheet.kind !== 'follows') throw new RangeError(`“${entry.name}” has a sheet that nobody asks for.`);
     const of = measured.get(entry.sheet.of);
     if (!of) throw new RangeError(`“${entry.name}” follows “${entry.sheet.of}”, which comes later.`);
-    const found = yield* following(fitting, entry, of, options);
+    const own = optionsFor(options, entry.key);
+    const found = yield* following(fitting, entry, of, own);
     if (!isPiece(found)) return { demands: found?.demands ?? [entry.name.toLowerCase()] };
     const sized = entryOf(entry, found);
     others.push(sized);
-    measured.set(entry.key, sizesOf(fitting, sized, options.thicknessMm));
+    measured.set(entry.key, sizesOf(fitting, sized, own.thicknessMm));
   }
   return others;
 }
@@ -84,14 +98,14 @@ export function* sizingForm(
 ): Work<SizedForm | Unmet | null> {
   const make = meeting(form, options.wishes ?? NO_WISHES);
   if (!make) return null;
-  const asked = yield* sizing(fitting, form, askingFor(fitting, prepared), options, given);
+  const usual = form.params.parse(make) as Readonly<Record<string, unknown>>;
+  const first = optionsFor(options, entriesOf(form, usual)[0].key);
+  const asked = yield* sizing(fitting, form, askingFor(fitting, prepared), first, given);
   if (!isPiece(asked)) return asked && { formId: form.id, ...asked };
   const entries = entriesOf(form, { ...make, ...asked.params });
   const own = entryOf(entries[0], asked);
   const others =
-    entries.length > 1
-      ? yield* sizingOthers(fitting, entries, sizesOf(fitting, own, options.thicknessMm), options)
-      : [];
+    entries.length > 1 ? yield* sizingOthers(fitting, entries, sizesOf(fitting, own, first.thicknessMm), options) : [];
   if ('demands' in others) return { formId: form.id, ...others };
   // Hands miss each piece by itself.
   const chance = own.chance === null ? null : others.reduce((all, one) => all * (one.chance ?? 1), own.chance);

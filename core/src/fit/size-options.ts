@@ -12,6 +12,8 @@ export interface SizeOptions extends FitOptions {
   readonly ruler: RulerId;
   /** Thickness of one layer of the paper, in mm. */
   readonly thicknessMm: number;
+  /** The same of entries that are folded from another paper, by their keys. */
+  readonly thicknesses?: Readonly<Record<string, number>>;
   /** How often it should fit when a hand misses its marks; null for a hand that misses nothing. */
   readonly confidence: number | null;
   /** By how much the hand misses, one standard deviation in mm. */
@@ -20,8 +22,9 @@ export interface SizeOptions extends FitOptions {
   readonly wishes?: Wishes;
 }
 
-/** What decided the sheet: a need, or the smallest that fingers manage. */
-export type DecidedBy = { readonly kind: 'need'; readonly name: string } | { readonly kind: 'fingers' };
+/** What decided the sheet: a need, the smallest that fingers manage, or the maker, who chose it by hand. */
+export type DecidedBy =
+  { readonly kind: 'need'; readonly name: string } | { readonly kind: 'fingers' } | { readonly kind: 'chosen' };
 
 /** A sheet one mark smaller that was folded too, with its best lengths, and does not do. */
 export interface Tried {
@@ -83,6 +86,12 @@ export interface SizedForm extends SizedEntry {
 
 /** All entries of an answer, the one that was asked for first. */
 export const entriesSized = (answer: SizedForm): readonly SizedEntry[] => [answer, ...answer.others];
+
+/** What is asked of one entry: sized for its own paper. */
+export const optionsFor = (options: SizeOptions, key: string): SizeOptions => ({
+  ...options,
+  thicknessMm: options.thicknesses?.[key] ?? options.thicknessMm,
+});
 
 /** Area of all its sheets, in mm². */
 export const paperOf = (answer: SizedForm): number =>

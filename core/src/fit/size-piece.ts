@@ -160,9 +160,17 @@ function* against(searches: readonly Search[], piece: Piece): Work<Against> {
   return { demands: closest ? twoTightest(closest) : [] };
 }
 
+/** A piece on a sheet that is at hand, held against what is asked. */
+export interface OnSheet {
+  readonly piece: SizedPiece;
+  /** Whether it does all that is asked, as surely as is asked. */
+  readonly does: boolean;
+}
+
 /**
- * The best that a piece does on a sheet that is at hand: its ways and lengths are sought, the sheet is as it is.
- * @returns null when the piece does not take the sheet, or its kind of room does not answer
+ * The best that a piece does on a sheet that is at hand, whether that is enough or not: what is not given of its ways and
+ * lengths is sought, the sheet is as it is.
+ * @returns null when the piece does not take the sheet or cannot be folded so, or its kind of room does not answer
  */
 export function* sizingOn(
   fitting: Fitting,
@@ -171,7 +179,7 @@ export function* sizingOn(
   options: SizeOptions,
   sheet: SheetSize,
   given: Readonly<Record<string, unknown>> = {},
-): Work<SizedPiece | Against | null> {
+): Work<OnSheet | null> {
   const searches = yield* searchesFor(fitting, piece, asking, options, given);
   if (!searches.length || !takes(piece, sheet)) return null;
   let best: Best | null = null;
@@ -179,8 +187,9 @@ export function* sizingOn(
     const attempt: Attempt | null = yield* bestOn(search, sheet, true);
     if (attempt && better(attempt, best?.attempt ?? null)) best = { search, attempt };
   }
-  if (best?.attempt.does) return yield* told(best.search, best.attempt, []);
-  return { demands: best ? twoTightest(best.attempt.fit) : [] };
+  if (!best) return null;
+  const found = yield* told(best.search, best.attempt, []);
+  return { piece: { ...found, decided: { kind: 'chosen' } }, does: best.attempt.does };
 }
 
 /**

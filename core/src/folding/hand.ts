@@ -1,4 +1,4 @@
-import type { Line, Point } from '../measure/point';
+import { distance, type Line, type Point } from '../measure/point';
 import type { Sheet } from '../paper/sheet';
 import { blankPattern } from '../pattern/blank-pattern';
 import { faceOutline } from '../pattern/crease-pattern';
@@ -12,6 +12,7 @@ import { bendStacks, type StackBend } from './bend-stacks';
 import { cutAlong, trim } from './cut';
 import { Echo } from './echo';
 import { FoldRefused } from './fold-refused';
+import type { FoundMark } from './found-marks';
 import { Follower } from './follower';
 import { type InexactHand, missing, type Missing } from './inexact';
 import type { KnownLayers } from './known-layers';
@@ -85,6 +86,7 @@ export class Hand {
   private stuck: Stuck[] = [];
   private readonly moves: RecordedMove[] = [];
   private readonly lined: string[] = [];
+  private readonly marksFound: FoundMark[] = [];
   private readonly start: Pose;
   private readonly miss: Missing | null;
   private readonly echo: Echo | null;
@@ -122,6 +124,22 @@ export class Hand {
   /** Names of all folds and pinches that were lined up, in order: those that an inexact hand can miss. */
   get aligned(): readonly string[] {
     return this.lined;
+  }
+
+  /** How every place to fold was found, in order. */
+  get found(): readonly FoundMark[] {
+    return this.marksFound;
+  }
+
+  /**
+   * A mark made with a ruler.
+   * @param at the sheet point that is marked, @param from the one that it is measured from, as the paper lies now
+   * @returns where it lies on the table
+   */
+  measured(name: string, at: Point, from: Point): Point {
+    const [marked, origin] = [this.at(at), this.at(from)];
+    this.marksFound.push({ kind: 'measured', name, at, from, mm: distance(marked, origin) });
+    return marked;
   }
 
   /** Where a sheet point lies on the table now. */
@@ -386,6 +404,7 @@ export class Hand {
 
   private lineOf(name: string, alignment: Alignment, factor = 1): Line {
     this.lined.push(name);
+    this.marksFound.push({ kind: 'lined', name, by: alignment.kind, pinched: factor !== 1 });
     const meant = foldLine(alignment);
     if (!this.miss) return meant;
     const { echo, current } = this;

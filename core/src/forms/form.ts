@@ -1,4 +1,5 @@
 import type * as z from 'zod';
+import type { FoundMark } from '../folding/found-marks';
 import type { Hand } from '../folding/hand';
 import type { Pose } from '../folding/pose';
 import type { RelaxProgress } from '../folding/soft/relax';
@@ -42,6 +43,8 @@ export interface StepWords {
 /** One step: poses on one pattern, from before to after; between them the folded state of a crease that is opened again. */
 export interface FormStep extends StepWords {
   readonly poses: readonly Pose[];
+  /** How the places of its folds are found, in order. */
+  readonly found: readonly FoundMark[];
   /** Creases that this step makes or moves, by name. */
   readonly creases: readonly string[];
   readonly arrows: readonly StepArrow[];

@@ -25,7 +25,9 @@ export function recordSteps(hand: Hand): StepRecord {
         moves();
         return;
       }
-      steps.push({ ...words, poses: hand.watch(moves), creases, arrows, landmarks, lying, view });
+      const before = hand.found.length;
+      const poses = hand.watch(moves);
+      steps.push({ ...words, poses, found: hand.found.slice(before), creases, arrows, landmarks, lying, view });
     },
   };
 }

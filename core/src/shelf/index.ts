@@ -1,1 +1,11 @@
-export * from './cut-squares';
+export {
+  type CutRect,
+  LEAST_OFFCUT_MM,
+  planCuts,
+  type CutsPlanned,
+  type PlannedParent,
+  type PlannedPiece,
+  type StockSheets,
+  type StraightCut,
+  type WantedSheet,
+} from './plan-cuts';

@@ -64,7 +64,7 @@ describe('marks in a picture', () => {
     });
     return stepPictures({
       ...{ id: 'pinch', title: '', words: '', check: '', slip: { what: '', remedy: '' }, crease: 'soft' },
-      ...{ poses, creases: ['half'], arrows: [{ kind: 'turn-over' }], landmarks: [], view: 'table' },
+      ...{ poses, creases: ['half'], arrows: [{ kind: 'turn-over' }], landmarks: [], found: [], view: 'table' },
     });
   };
 

@@ -17,7 +17,7 @@ function stepOf(
     slip: { what: 'X.', remedy: 'X.' },
     crease: 'sharp',
   } as const;
-  return { ...words, poses, creases, arrows: [], landmarks: [], view: 'table' };
+  return { ...words, poses, creases, arrows: [], landmarks: [], found: [], view: 'table' };
 }
 const side = fc.integer({ min: 60, max: 500 });
 const at = (x: number, y: number) => ({ x, y });

@@ -205,17 +205,20 @@ describe('a sheet at hand', () => {
   it('is used as it is, with the best layout and lengths: a map wrapped in whatever covers it', () => {
     const sheet = { widthMm: 297, heightMm: 235 };
     const one = on('card-template-wrap', 'map 205 x 100 x 2', sheet);
-    if (one === null || !('sheet' in one)) throw new Error('It is wrapped.');
-    expect(one.sheet).toEqual(sheet);
+    expect(one?.does).toBe(true);
+    expect(one!.piece.sheet).toEqual(sheet);
     expect(
-      leftOver('card-template-wrap', sheet, one.params, parsePurpose('map 205 x 100 x 2'), USUAL),
+      leftOver('card-template-wrap', sheet, one!.piece.params, parsePurpose('map 205 x 100 x 2'), USUAL),
     ).toBeGreaterThanOrEqual(FITS);
   });
 
-  it('that is too small says which demands are against each other; one of another shape is not taken', () => {
+  it('that is too small says which needs it misses; one of another shape is not taken', () => {
     const one = on('card-template-wrap', 'map 400 x 300', { widthMm: 297, heightMm: 235 });
-    if (one === null || 'sheet' in one) throw new Error('It is too small.');
-    expect([...one.demands].sort()).toEqual(['pocket, high', 'pocket, wide']);
+    expect(one?.does).toBe(false);
+    expect(one!.piece.fit.needs.filter(({ have, need }) => have < need).map(({ name }) => name)).toEqual([
+      'pocket, wide',
+      'pocket, high',
+    ]);
     expect(on(TRAY, '60 x 45 x 22', { widthMm: 297, heightMm: 210 })).toBeNull();
   });
 });

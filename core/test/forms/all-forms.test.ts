@@ -1,5 +1,6 @@
 import * as fc from 'fast-check';
 import {
+  entriesOf,
   distance3,
   FORMS,
   type FormSizes,
@@ -59,6 +60,8 @@ describe.each(FORMS.map(({ id }) => id))('%s', (id) => {
   it('says at every step what to do, what to see and how to mend a slip', () => {
     const { steps } = made(id, 150).folding;
     expect(new Set(steps.map((s) => s.id)).size).toBe(steps.length);
+    for (const name of [...steps.map((s) => s.id), ...entriesOf(formById(id), {}).map(({ key }) => key)])
+      expect(name).toMatch(/^[a-z0-9][a-z0-9-]*$/);
     for (const { words, check, slip, title, arrows } of steps) {
       for (const text of [words, check, slip.what, slip.remedy]) expect(text).toMatch(/^[A-Z].*[.]$/);
       expect(title).toMatch(/^[A-Z].*[^.]$/);

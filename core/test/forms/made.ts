@@ -1,5 +1,5 @@
 import * as fc from 'fast-check';
-import { make, type Made, type RoomKind, formById } from '../../src/index';
+import { formById, make, type Made, type Piece, type RoomKind } from '../../src/index';
 
 /** Sides of sheets that all forms manage, in mm. */
 export const sheet = fc.double({ min: 125, max: 900, noNaN: true });
@@ -14,6 +14,10 @@ export const sheetOf = (id: string, mm: number) => {
   const { sheetShape } = formById(id);
   return sheetShape === 'square' ? square(mm) : { widthMm: 1.29 * mm, heightMm: mm };
 };
+
+/** How much longer than wide a sheet is that suits a form. */
+export const usualSheet = ({ sheetShape }: Pick<Piece, 'sheetShape'>): number =>
+  sheetShape === 'square' ? 1 : Math.max(1.29, sheetShape.longPerShort[0]);
 
 export const made = (id: string, s: number, params: unknown = {}): Made =>
   make(id, { sheet: sheetOf(id, s), params, paper });

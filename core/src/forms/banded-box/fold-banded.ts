@@ -3,7 +3,7 @@ import type { KnownLayers } from '../../folding/known-layers';
 import type { ShownUnit } from '../../measure/format-length';
 import { type Point } from '../../measure/point';
 import type { Sheet } from '../../paper/sheet';
-import { atHand } from '../at-hand';
+import { atHand, type RulerMark } from '../at-hand';
 import type { Folding } from '../form';
 import { recordSteps } from '../record-steps';
 import { bandedWords } from './words';
@@ -16,7 +16,7 @@ export function fold(hand: Hand, sheet: Sheet, params: BandedBoxParams, unit?: S
   const measured = params.halfBandMm !== null || params.heightMm !== null;
   const words = bandedWords(measured ? { bandMm: b, pleatMm: 2 * b, baseMm: y1 } : null, unit);
   const { steps, step } = recordSteps(hand);
-  const { onto, through, line } = atHand(hand);
+  const { onto, through, measured: byRuler, line } = atHand(hand);
   const centre = on(0, 0);
   const [right, left, far, near] = [on(8 * u, 0), on(-8 * u, 0), on(0, 8 * u), on(0, -8 * u)];
   const pinch = (name: string, corner: Point, at: Point): void =>
@@ -28,6 +28,11 @@ export function fold(hand: Hand, sheet: Sheet, params: BandedBoxParams, unit?: S
   };
   const upright = (xi: number): readonly [Point, Point] => [on(xi, -0.5 * u), on(xi, 0.5 * u)];
   const level = (eta: number): readonly [Point, Point] => [on(-0.5 * b, eta), on(0.5 * b, eta)];
+
+  /** Marks near both ends of a crease, measured from the middle lines. */
+  const fromUpright = (xi: number) =>
+    upright(xi).map((at, k) => ({ at, from: upright(0)[k] })) as [RulerMark, RulerMark];
+  const fromLevel = (eta: number) => level(eta).map((at, k) => ({ at, from: level(0)[k] })) as [RulerMark, RulerMark];
 
   step(words.turn, { arrows: [{ kind: 'rotate', grip: right }] }, () => hand.rotate(45));
   step(
@@ -66,14 +71,14 @@ export function fold(hand: Hand, sheet: Sheet, params: BandedBoxParams, unit?: S
           );
         ends.forEach((end, k) => {
           const name = `${names[k]} ${isPleat ? 'pleat' : 'base'}`;
-          const [p, q] = isPleat ? upright(creases[k]) : level(creases[k]);
+          const marks = isPleat ? fromUpright(creases[k]) : fromLevel(creases[k]);
           opened(
             name,
             () =>
               hand.valley(
                 name,
                 measured
-                  ? through(p, q, end)
+                  ? byRuler(name, marks, end)
                   : {
                       kind: 'point-onto-point',
                       point: hand.at(end),
@@ -98,7 +103,7 @@ export function fold(hand: Hand, sheet: Sheet, params: BandedBoxParams, unit?: S
       hand.valley(
         'band',
         measured
-          ? through(...upright(b), on(0, 0.5 * u))
+          ? byRuler('band', fromUpright(b), on(0, 0.5 * u))
           : {
               kind: 'line-onto-line',
               line: line(on(0, -6 * u), on(0, 6 * u)),
@@ -137,7 +142,7 @@ export function fold(hand: Hand, sheet: Sheet, params: BandedBoxParams, unit?: S
         hand.valley(
           `${name} wall`,
           measured
-            ? through(...upright(s * x3), corner)
+            ? byRuler(`${name} wall`, fromUpright(s * x3), corner)
             : {
                 kind: 'point-onto-point',
                 point: hand.at(corner),

@@ -45,7 +45,7 @@ export function bandedWords(
     id: `${side}-flap`,
     title: `Creases of the ${side} flap`,
     words: marks
-      ? `Fold the ${side} corner over so that the fold is ${mark(marks.pleatMm + marks.baseMm)} from the middle of the sheet. Fold its tip back out flush with the packet’s edge. Crease both and open.`
+      ? `Fold the ${side} corner over so that the fold is ${mark(marks.baseMm)} from the middle line. Fold its tip back out flush with the packet’s edge. Crease both and open.`
       : `Fold the ${side} corner to the pinch on the ${other}. Fold its tip back out until it is flush with the packet’s edge. Crease both and open.`,
     check: 'The tip reached the edge exactly.',
     slip: {

@@ -43,8 +43,13 @@ export function fold(hand: Hand, sheet: Sheet, { mirror, thirds }: ClosingCubePa
     { creases: ['third', 'two thirds'], arrows: [{ kind: 'fold-and-unfold', grip: sixth(0, 0), to: sixth(4, 0) }] },
     () => {
       const length = 0.06 * side;
-      hand.pinch('third', through(sixth(2, 0), sixth(2, 6), sixth(0, 0)), { near: sixth(2, 0), lengthMm: length });
-      hand.pinch('two thirds', through(sixth(4, 0), sixth(4, 6), sixth(6, 0)), { near: sixth(4, 0), lengthMm: length });
+      for (const [name, x, corner] of [
+        ['third', 2, sixth(0, 0)],
+        ['two thirds', 4, sixth(6, 0)],
+      ] as const) {
+        if (thirds === 'ruler') hand.measured(name, sixth(x, 0), corner);
+        hand.pinch(name, through(sixth(x, 0), sixth(x, 6), corner), { near: sixth(x, 0), lengthMm: length });
+      }
     },
   );
   step(

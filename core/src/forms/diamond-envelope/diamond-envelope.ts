@@ -41,12 +41,19 @@ function fold(hand: Hand, sheet: Sheet, params: DiamondEnvelopeParams, unit?: Sh
   const { side, on } = squareFrame(sheet);
   const { widthMm, thirds, flap } = params;
   const k = shareOf(side, widthMm);
-  const words = diamondWords(widthMm === null && thirds === 'eye' ? null : k * side, flap, unit);
+  const marked = widthMm !== null || thirds === 'ruler';
+  const words = diamondWords(marked ? k * side : null, flap, unit);
   const { steps, step } = recordSteps(hand);
   const { through, onto } = atHand(hand);
   const [near, right, far, left, centre] = [on(0, 0), on(1, 0), on(1, 1), on(0, 1), on(0.5, 0.5)];
 
-  step(words.turn, { arrows: [{ kind: 'rotate', grip: right }] }, () => hand.rotate(45));
+  step(words.turn, { arrows: [{ kind: 'rotate', grip: right }] }, () => {
+    if (marked) {
+      for (const at of [on(k, 0), on(0, k)]) hand.measured('sides', at, near);
+      for (const at of [on(1, 1 - k), on(1 - k, 1)]) hand.measured('sides', at, far);
+    }
+    hand.rotate(45);
+  });
   step(words.triangle, { creases: ['bottom'], arrows: [{ kind: 'fold', grip: near }] }, () =>
     hand.valley('bottom', onto(near, far)),
   );

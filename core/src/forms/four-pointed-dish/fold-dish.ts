@@ -192,6 +192,8 @@ export function fold(hand: Hand, sheet: Sheet, params: DishParams, unit?: ShownU
   const foldDown = (said: StepWords, points: readonly number[]): void =>
     step(said, { creases: ['rim'], arrows: points.map((k) => ({ kind: 'fold', grip: at(k, 1, 1) })) }, () => {
       const [top, ...behind] = points;
+      if (said === words.point && params.wallMm !== null)
+        hand.measured('rim', at(top, ...mid), at(top, 0.5 + Q / 2, 0.5 + Q / 2));
       hand.collapse(pointDown(top), body, outside(top, 'over'));
       for (const k of behind) hand.collapse(pointDown(k), body, outside(k, 'under'));
     });

@@ -2,7 +2,7 @@ import type { Hand } from '../../folding/hand';
 import type { ShownUnit } from '../../measure/format-length';
 import { point } from '../../measure/point';
 import type { Sheet } from '../../paper/sheet';
-import { atHand } from '../at-hand';
+import { atHand, type RulerMark } from '../at-hand';
 import type { Folding } from '../form';
 import { recordSteps } from '../record-steps';
 import { bagWords } from './words';
@@ -15,9 +15,9 @@ export function fold(hand: Hand, sheet: Sheet, params: BagParams, unit?: ShownUn
   const { width, height, o, f, q, d, a, l, x1, x2 } = frame;
   const { pleatMm, top, join } = params;
   const pleats = pleatsOf(params, a);
-  const words = bagWords({ seamMm: o, foldUpMm: f, lapMm: q, pleatMm, pleats, top, join }, unit);
+  const words = bagWords({ seamMm: o, foldUpMm: f, lapMm: q, flapMm: l, pleatMm, pleats, top, join }, unit);
   const { steps, step } = recordSteps(hand);
-  const { through } = atHand(hand);
+  const { through, measured } = atHand(hand);
   const mid = width / 2;
   const back = point(mid, 0.6 * height);
   const seamEdge = -x1;
@@ -34,15 +34,18 @@ export function fold(hand: Hand, sheet: Sheet, params: BagParams, unit?: ShownUn
         { near: point(mid, 0), lengthMm: 0.06 * width },
       ),
   );
-  step(words.right, { creases: ['right side'], arrows: [{ kind: 'fold', grip: point(width, height / 2) }] }, () =>
-    hand.valley('right side', through(point(x2, 0), point(x2, height), point(width, height / 2))),
-  );
+  step(words.right, { creases: ['right side'], arrows: [{ kind: 'fold', grip: point(width, height / 2) }] }, () => {
+    hand.measured('right side', point(mid - o / 2, 0), point(mid, 0));
+    hand.valley('right side', through(point(x2, 0), point(x2, height), point(width, height / 2)));
+  });
   step(words.left, { creases: ['left side'], arrows: [{ kind: 'fold', grip: point(0, height / 2) }] }, () => {
+    hand.measured('left side', point(mid + o / 2, 0), point(mid, 0));
     hand.valley('left side', through(point(x1, 0), point(x1, height), point(0, height / 2)));
     hand[join](point(o / 2, 0.7 * height), point(width - o / 2, 0.7 * height));
   });
   step(words.bottom, { creases: ['bottom'], arrows: [{ kind: 'fold-and-unfold', grip: point(mid, 0) }] }, () => {
-    hand.valley('bottom', through(point(x1, f), point(x2, f), point(mid, 0)));
+    const marks = [x1, x2].map((x) => ({ at: point(x, f), from: point(x, 0) })) as [RulerMark, RulerMark];
+    hand.valley('bottom', measured('bottom', marks, point(mid, 0)));
     hand.pause();
     hand.unfold('bottom');
   });
@@ -68,10 +71,12 @@ export function fold(hand: Hand, sheet: Sheet, params: BagParams, unit?: ShownUn
     ['base flap', [(s * d) / 2, l], [s > 0 ? whole - d / 2 : seamEdge, l], 180],
     ['base flap end', [(s * d) / 2, 0], [(s * d) / 2, l], -180],
   ];
-  step(words.upperFlap, { creases: ['base flap'], arrows: [{ kind: 'fold', grip: point(0.25 * x1, 0) }] }, () =>
-    hand.collapse(onEdges(frame, flap(-1)), back),
-  );
+  step(words.upperFlap, { creases: ['base flap'], arrows: [{ kind: 'fold', grip: point(0.25 * x1, 0) }] }, () => {
+    hand.measured('base flap', point(0.25 * x1, l), point(0.25 * x1, 0));
+    hand.collapse(onEdges(frame, flap(-1)), back);
+  });
   step(words.lowerFlap, { creases: ['base flap'], arrows: [{ kind: 'fold', grip: point(mid, 0) }] }, () => {
+    hand.measured('base flap', point(mid, l), point(mid, 0));
     hand.collapse(onEdges(frame, flap(1)), back);
     // In the middle, clear of the folded corners.
     hand[join](point(o / 2, q / 2), point(mid, q / 2));
@@ -142,7 +147,11 @@ export function fold(hand: Hand, sheet: Sheet, params: BagParams, unit?: ShownUn
     step(words.pleats, { creases: ['pleat'], arrows: [{ kind: 'fold-behind', grip: point(mid, height) }] }, () => {
       for (let j = 1; j <= pleats; j++) {
         const y = height - j * pleatMm;
-        const line = through(point(mid - 0.1 * whole, y), point(mid + 0.1 * whole, y), point(mid, y + 0.9 * pleatMm));
+        const marks = [-0.1, 0.1].map((share) => ({
+          at: point(mid + share * whole, y),
+          from: point(mid + share * whole, y + pleatMm),
+        })) as [RulerMark, RulerMark];
+        const line = measured('pleat', marks, point(mid, y + 0.9 * pleatMm));
         if (j % 2) hand.mountain('pleat', line);
         else hand.valley('pleat', line);
         if (j === 1) hand.pause();

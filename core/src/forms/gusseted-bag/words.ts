@@ -9,6 +9,8 @@ export interface BagMarks {
   readonly seamMm: number;
   readonly foldUpMm: number;
   readonly lapMm: number;
+  /** How deep each flap of the base is folded over. */
+  readonly flapMm: number;
   readonly pleatMm: number;
   readonly pleats: number;
   readonly top: 'gap' | 'fan';
@@ -77,7 +79,7 @@ export function bagWords(marks: BagMarks, unit: ShownUnit = 'mm'): Readonly<Reco
     upperFlap: {
       id: 'upper-flap',
       title: 'Upper flap of the base',
-      words: `Fold the upper edge of the field down, ${mm(marks.lapMm / 2)} past its middle line.`,
+      words: `Fold a strip of ${mm(marks.flapMm)} at the upper edge of the field down: the edge ends ${mm(marks.lapMm / 2)} past the middle line.`,
       check: 'The edge is level with the two points.',
       slip: { what: 'It does not reach the middle.', remedy: 'Fold again further in, or the base has a hole.' },
       crease: 'sharp',
@@ -85,7 +87,7 @@ export function bagWords(marks: BagMarks, unit: ShownUnit = 'mm'): Readonly<Reco
     lowerFlap: {
       id: 'lower-flap',
       title: glued ? 'Lower flap, and glue' : 'Lower flap, and tape',
-      words: `Fold the lower edge up, ${mm(marks.lapMm / 2)} past the middle line, over the first. ${glued ? 'Glue' : 'Tape'} it down.`,
+      words: `Fold as wide a strip, ${mm(marks.flapMm)}, at the lower edge up over the first. ${glued ? 'Glue' : 'Tape'} it down.`,
       check: `The two flaps overlap by ${mm(marks.lapMm)}.`,
       slip: {
         what: 'The flaps are unequal.',

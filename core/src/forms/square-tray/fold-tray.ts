@@ -2,6 +2,7 @@ import type { Hand } from '../../folding/hand';
 import type { ShownUnit } from '../../measure/format-length';
 import { crossing, lineThrough, point, type Point } from '../../measure/point';
 import type { Sheet } from '../../paper/sheet';
+import { atHand } from '../at-hand';
 import type { Folding } from '../form';
 import { type Limits, refuseUnsuited } from '../limits';
 import { recordSteps } from '../record-steps';
@@ -29,6 +30,7 @@ export function foldTray(hand: Hand, sheet: Sheet, part: TrayPart, wallMm: numbe
   refuseUnsuited('Walls', h, wallLimits(side), side);
   const words = trayWords(part, wallMm, unit);
   const { steps, step } = recordSteps(hand);
+  const { measured } = atHand(hand);
   const corner = {
     nearLeft: point(0, 0),
     nearRight: point(side, 0),
@@ -95,13 +97,12 @@ export function foldTray(hand: Hand, sheet: Sheet, part: TrayPart, wallMm: numbe
     const moving = hand.at(on(name === 'left' ? -m : m, 0));
     if (wallMm === null)
       hand.valley(`${name} wall`, { kind: 'line-onto-line', line: edge, onto: hand.crease('middle'), moving });
-    else
-      hand.valley(`${name} wall`, {
-        kind: 'through-points',
-        a: hand.at(on(name === 'left' ? -b : b, -1)),
-        b: hand.at(on(name === 'left' ? -b : b, 1)),
-        moving,
-      });
+    else {
+      // As far in from the folded edge near either end.
+      const s = name === 'left' ? -1 : 1;
+      const marked = ([-0.4, 0.4] as const).map((y) => ({ at: on(s * b, y * m), from: on(s * m, y * m) }));
+      hand.valley(`${name} wall`, measured(`${name} wall`, [marked[0], marked[1]], on(s * m, 0)));
+    }
   };
   step(words.leftWall, { creases: ['left wall'], arrows: [{ kind: 'fold', grip: on(-m, 0) }] }, () => wall('left'));
   step(words.rightWall, { creases: ['right wall'], arrows: [{ kind: 'fold', grip: on(m, 0) }] }, () => wall('right'));

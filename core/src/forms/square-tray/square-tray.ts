@@ -57,7 +57,7 @@ export const squareTrayParams = z.object({
 export type SquareTrayParams = z.infer<typeof squareTrayParams>;
 
 /** The key of the k-th tray of a set, from the innermost outwards. */
-const trayKey = (k: number): string => (k ? `tray ${k + 1}` : 'tray');
+const trayKey = (k: number): string => (k ? `tray-${k + 1}` : 'tray');
 
 function entries({ lid: cover, nested, wallMm: walls }: SquareTrayParams): readonly [Entry, ...Entry[]] {
   const tray = (k: number): Entry => ({

@@ -23,7 +23,7 @@ export const T = 1 / 3;
 /** The moves of the letter. */
 export function fold(hand: Hand, sheet: Sheet, { thirds }: ThirdsTwistParams, unit?: ShownUnit): Folding {
   const { side, on } = squareFrame(sheet);
-  const { through, onto } = atHand(hand);
+  const { through, onto, measured } = atHand(hand);
   const { steps, step } = recordSteps(hand);
   const words = twistWords(thirds, side / 3, unit);
   /** A point of the sheet, turned by quarter turns about its middle. */
@@ -73,8 +73,19 @@ export function fold(hand: Hand, sheet: Sheet, { thirds }: ThirdsTwistParams, un
       },
     );
   /** The first third of each pair runs by the marks there are; the other one lays the opposite edge onto it. */
-  const third = (name: string, a: Point, b: Point, moving: Point, byEye: () => Alignment): void => {
-    hand.valley(name, thirds === 'eye' ? byEye() : through(a, b, moving));
+  const third = (
+    name: string,
+    [a, b]: readonly [Point, Point],
+    corners: readonly [Point, Point],
+    moving: Point,
+    byEye: () => Alignment,
+  ): void => {
+    const marks = [
+      { at: a, from: corners[0] },
+      { at: b, from: corners[1] },
+    ] as const;
+    if (thirds === 'ruler') hand.valley(name, measured(name, marks, moving));
+    else hand.valley(name, thirds === 'eye' ? byEye() : through(a, b, moving));
   };
   step(
     words.upright,
@@ -86,8 +97,12 @@ export function fold(hand: Hand, sheet: Sheet, { thirds }: ThirdsTwistParams, un
       ],
     },
     () => {
-      third('left third', on(T, 0), on(T, 1), on(0, 0.5), () => toMark(on(0, 0), 'second', on(2 * T, 0)));
-      third('right third', on(1 - T, 0), on(1 - T, 1), on(1, 0.5), () => onto(on(1, 0), on(T, 0)));
+      third('left third', [on(T, 0), on(T, 1)], [on(0, 0), on(0, 1)], on(0, 0.5), () =>
+        toMark(on(0, 0), 'second', on(2 * T, 0)),
+      );
+      third('right third', [on(1 - T, 0), on(1 - T, 1)], [on(1, 0), on(1, 1)], on(1, 0.5), () =>
+        onto(on(1, 0), on(T, 0)),
+      );
       hand.pause();
       hand.unfold('left third');
     },
@@ -102,8 +117,12 @@ export function fold(hand: Hand, sheet: Sheet, { thirds }: ThirdsTwistParams, un
       ],
     },
     () => {
-      third('bottom third', on(0, T), on(1, T), on(0.5, 0), () => toMark(on(0, 0), 'second up', on(0, 2 * T)));
-      third('top third', on(0, 1 - T), on(1, 1 - T), on(0.5, 1), () => onto(on(0, 1), on(0, T)));
+      third('bottom third', [on(0, T), on(1, T)], [on(0, 0), on(1, 0)], on(0.5, 0), () =>
+        toMark(on(0, 0), 'second up', on(0, 2 * T)),
+      );
+      third('top third', [on(0, 1 - T), on(1, 1 - T)], [on(0, 1), on(1, 1)], on(0.5, 1), () =>
+        onto(on(0, 1), on(0, T)),
+      );
       hand.pause();
       hand.unfold('bottom third');
     },

@@ -1,8 +1,9 @@
+import type { Alignment } from '../../folding/alignment';
 import type { Hand } from '../../folding/hand';
 import type { ShownUnit } from '../../measure/format-length';
 import { type Point, reflect } from '../../measure/point';
 import type { Sheet } from '../../paper/sheet';
-import { atHand, squareFrame } from '../at-hand';
+import { atHand, type RulerMark, squareFrame } from '../at-hand';
 import type { Folding } from '../form';
 import { recordSteps } from '../record-steps';
 import { tuckFlapWords } from './words';
@@ -14,12 +15,15 @@ export function fold(hand: Hand, sheet: Sheet, params: TuckFlapParams, unit?: Sh
   const { c, p } = sharesOf(side, params);
   const measured = params.hemMm !== null || params.sideMm !== null;
   const words = tuckFlapWords(
-    measured ? { hemMm: c * side, bottomMm: (c + p) * side, flapMm: (0.5 + p) * side } : null,
+    measured ? { hemMm: c * side, pocketMm: p * side, flapMm: (0.5 - c) * side } : null,
     params.marks,
     unit,
   );
   const { steps, step } = recordSteps(hand);
-  const { through, onto, edgeOnto, line } = atHand(hand);
+  const { measured: byRuler, onto, edgeOnto, line } = atHand(hand);
+  /** A level crease through marks on both side edges, each as far up from another level. */
+  const level = (name: string, y: number, from: number, moving: Point): Alignment =>
+    byRuler(name, [0, 1].map((x) => ({ at: on(x, y), from: on(x, from) })) as [RulerMark, RulerMark], moving);
   const [bottom, flapAt] = [c + p, 0.5 + p];
   const pinch = (name: string, x: number, target: Point, y: number): void =>
     hand.pinch(
@@ -53,7 +57,7 @@ export function fold(hand: Hand, sheet: Sheet, params: TuckFlapParams, unit?: Sh
     hand.valley(
       'hem',
       measured
-        ? through(on(0, c), on(1, c), on(0.5, 0))
+        ? level('hem', c, 0, on(0.5, 0))
         : edgeOnto(
             [on(0, 0), on(1, 0)],
             { at: hand.mark('quarter left', on(0, 0.25)), along: { x: 1, y: 0 } },
@@ -65,7 +69,7 @@ export function fold(hand: Hand, sheet: Sheet, params: TuckFlapParams, unit?: Sh
     hand.valley(
       'bottom',
       measured
-        ? through(on(0, bottom), on(1, bottom), on(0.5, c))
+        ? level('bottom', bottom, c, on(0.5, c))
         : {
             kind: 'line-onto-line',
             line: hand.crease('hem'),
@@ -78,7 +82,7 @@ export function fold(hand: Hand, sheet: Sheet, params: TuckFlapParams, unit?: Sh
     hand.valley(
       'flap',
       measured
-        ? through(on(0, flapAt), on(1, flapAt), on(0.5, 1))
+        ? level('flap', flapAt, bottom, on(0.5, 1))
         : {
             kind: 'line-onto-line',
             line: line(on(0, 1), on(1, 1)),

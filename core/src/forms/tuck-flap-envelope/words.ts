@@ -19,7 +19,7 @@ type TuckFlapStep =
 /** Distances from the bottom edge of the sheet, when they are measured. */
 export interface TuckFlapMarks {
   readonly hemMm: number;
-  readonly bottomMm: number;
+  readonly pocketMm: number;
   readonly flapMm: number;
 }
 
@@ -100,7 +100,7 @@ export function tuckFlapWords(
       id: 'pocket',
       title: 'Fold the pocket',
       words: marks
-        ? `Fold up again so that the new fold lies ${mark(marks.bottomMm)} from where the bottom edge was: the hem goes inside.`
+        ? `Mark ${mark(marks.pocketMm)} up from the fold of the hem on both side edges, and fold up again there: the hem goes inside.`
         : 'Fold the hemmed edge up to the middle marks. The hem goes inside.',
       check: 'The top of the pocket is a clean folded edge.',
       slip: {
@@ -113,7 +113,7 @@ export function tuckFlapWords(
       id: 'flap-crease',
       title: 'Crease for the flap',
       words: marks
-        ? `Mark ${mark(marks.flapMm)} from where the bottom edge was, on both sides. Fold the top edge down there, crease and open.`
+        ? `Mark ${mark(marks.flapMm)} up from the bottom fold, on both sides. Fold the top edge down there, crease and open.`
         : 'A quarter mark now shows on the pocket’s front. Fold the top edge down to it, crease and open.',
       check: 'A crease runs across above the pocket.',
       slip: {

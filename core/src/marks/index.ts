@@ -1,0 +1,1 @@
+export { type MarkPlace, type SheetMark, sheetMarks, type StepMarks } from './sheet-marks';
