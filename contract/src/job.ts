@@ -98,4 +98,3 @@ export type CopyProgress = z.infer<typeof copyProgress>;
 export type JobDraft = z.infer<typeof jobDraft>;
 export type Job = z.infer<typeof job>;
 export type NewJob = z.infer<typeof newJob>;
-export type JobState = Job['state'];

@@ -52,7 +52,6 @@ export const logEntry = written.extend({
   foldedAt: moment,
 });
 
-export type Measured = z.infer<typeof measured>;
 export type NewLogEntry = z.infer<typeof newLogEntry>;
 export type LogEntryChange = z.infer<typeof logEntryChange>;
 export type LogEntry = z.infer<typeof logEntry>;

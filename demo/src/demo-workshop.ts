@@ -1,163 +1,144 @@
 import {
+  type Asked,
+  askedOf,
   type CopyProgress,
-  choiceOf,
-  type Choice,
-  draftOf,
-  type InsideSize,
+  type Cut,
+  type EntryPapers,
+  found,
+  type FolderHand,
   type Job,
   type JobMake,
+  keptPlan,
   type LogEntry,
-  measuredOf,
+  makeOf,
+  optionsOf,
+  type Paper,
   type PaperThen,
-  predictedInside,
-  type Place,
-  sizeTrayJob,
+  planMake,
+  purposeOfOne,
+  sheetsFrom,
   toFold,
   USUAL_SETTINGS,
   type Workshop,
 } from '@odd-corner/contract';
 import {
   caliperOf,
-  cutSquares,
-  type EaseId,
   ENGINE_VERSION,
   Fitting,
   foldMake,
   foretell,
-  formatSizes,
   HANDS,
+  isSized,
+  parsePurpose,
+  sizeFor,
+  sizeNameOf,
 } from '@odd-corner/core';
 import { demoId } from './demo-id';
 import { demoPapers } from './papers';
-import { demoBlock, demoThings } from './things';
-
-interface Plan {
-  readonly title: string;
-  /** Numbers in the lists of things and papers, from 1. */
-  readonly thing: number;
-  readonly paper: number;
-  readonly ease: EaseId;
-  readonly walls: Choice['walls'];
-  readonly daysAgo: number;
-  readonly progress: Place;
-  /** Pieces folded so far: how far each came out from the prediction, in mm. */
-  readonly folded: readonly {
-    readonly off: InsideSize;
-    readonly minutes: number;
-    readonly note: string;
-    readonly daysAgo: number;
-  }[];
-}
-
-const NOT_BEGUN = { part: 'tray', step: 0, seconds: 0 } as const;
-
-const PLANS: readonly Plan[] = [
-  {
-    title: 'Watch parts, bench by the window',
-    thing: 1,
-    paper: 6,
-    ease: 'easy',
-    walls: 'measured',
-    daysAgo: 0,
-    progress: { part: 'tray', step: 7, seconds: 410 },
-    folded: [],
-  },
-  {
-    title: 'Spare buttons for the sorter',
-    thing: 2,
-    paper: 10,
-    ease: 'loose',
-    walls: 'folded',
-    daysAgo: 9,
-    progress: { part: 'lid', step: 16, seconds: 1510 },
-    folded: [
-      {
-        off: { lengthMm: -0.4, widthMm: -0.9, depthMm: -0.3 },
-        minutes: 27,
-        note: 'First one. Ends a little tight.',
-        daysAgo: 36,
-      },
-      {
-        off: { lengthMm: -0.2, widthMm: -0.6, depthMm: 0.1 },
-        minutes: 22,
-        note: 'Second for the greeter’s desk.',
-        daysAgo: 9,
-      },
-    ],
-  },
-  {
-    title: 'Fuses, one box per lamp kind',
-    thing: 3,
-    paper: 8,
-    ease: 'easy',
-    walls: 'folded',
-    daysAgo: 8,
-    progress: { part: 'lid', step: 16, seconds: 1260 },
-    folded: [
-      { off: { lengthMm: 0.3, widthMm: -0.5, depthMm: -0.2 }, minutes: 21, note: '', daysAgo: 8 },
-      {
-        off: { lengthMm: -0.7, widthMm: -1.1, depthMm: 0.4 },
-        minutes: 19,
-        note: 'Folded while talking; one gusset went the wrong way first.',
-        daysAgo: 8,
-      },
-    ],
-  },
-  {
-    title: 'Washers for the children’s boats',
-    thing: 4,
-    paper: 5,
-    ease: 'snug',
-    walls: 'measured',
-    daysAgo: 3,
-    progress: NOT_BEGUN,
-    folded: [],
-  },
-  {
-    title: 'Clock weights, to go home in',
-    thing: 12,
-    paper: 10,
-    ease: 'loose',
-    walls: 'measured',
-    daysAgo: 2,
-    progress: { part: 'lid', step: 4, seconds: 1105 },
-    folded: [],
-  },
-  {
-    title: 'Radio knobs',
-    thing: 10,
-    paper: 7,
-    ease: 'easy',
-    walls: 'folded',
-    daysAgo: 22,
-    progress: { part: 'lid', step: 16, seconds: 1330 },
-    folded: [
-      {
-        off: { lengthMm: -0.3, widthMm: -0.7, depthMm: -0.1 },
-        minutes: 23,
-        note: 'Kraft holds its crease well.',
-        daysAgo: 22,
-      },
-    ],
-  },
-];
+import { type FoldedPlan, type JobPlan, type MakePlan, PLANS } from './plans';
+import { demoThings } from './things';
 
 const DAY_MS = 86_400_000;
+const MANY = 1_000_000;
+const USUAL_MISS_MM = HANDS[USUAL_SETTINGS.hand].missMm;
+
 const toHalfMm = (mm: number): number => Math.round(mm * 2) / 2;
 
+/** Who folds beside the usual hand: roles, no names. */
+const HANDS_HERE: readonly FolderHand[] = [
+  { id: demoId('hand', 1), name: 'Saturday helper', missMm: 0.6, version: 1 },
+  { id: demoId('hand', 2), name: 'Bench lead', missMm: 0.2, version: 1 },
+];
+
+const handOf = (number: number | undefined): FolderHand | null => (number ? HANDS_HERE[number - 1] : null);
+
 /** How far folding has come, by the ids of the steps that a make is folded in. */
-function progressOf({ make }: Pick<JobMake, 'make'>, { part, step, seconds }: Place): CopyProgress[] {
+function progressOf(make: JobMake['make'], { done = [], seconds = 0, count = 1 }: MakePlan): CopyProgress[] {
   const { entries } = foldMake(toFold(make));
-  const done = (entryKey: string, steps: number, spent: number): CopyProgress[] => {
-    const ids = entries
-      .get(entryKey)!
-      .folding.steps.slice(0, steps)
-      .map(({ id }) => id);
-    return ids.length ? [{ entryKey, copy: 0, done: ids, seconds: spent }] : [];
-  };
-  return part === 'tray'
-    ? done('tray', step, seconds)
-    : [...done('tray', Infinity, Math.round(0.55 * seconds)), ...done('lid', step, Math.round(0.45 * seconds))];
+  const copies = [...entries].flatMap(([entryKey, { entry, folding }]) =>
+    Array.from({ length: count * entry.copies }, (_, copy) => ({ entryKey, copy, steps: folding.steps })),
+  );
+  const begun = copies.flatMap(({ entryKey, copy, steps }, k): CopyProgress[] => {
+    const ids = steps.slice(0, done === 'all' ? steps.length : (done[k] ?? 0)).map(({ id }) => id);
+    return ids.length ? [{ entryKey, copy, done: ids, seconds: 0 }] : [];
+  });
+  const steps = begun.reduce((sum, one) => sum + one.done.length, 0);
+  return begun.map((one) => ({ ...one, seconds: Math.round((seconds * one.done.length) / steps) }));
+}
+
+const thenOf = (paper: Paper | Workshop['papers'][number]): PaperThen => ({
+  ...{ paperId: paper.id, name: paper.name, caliperMm: caliperOf(paper), gsm: paper.gsm },
+  ...{ colourFront: paper.colourFront, colourBack: paper.colourBack },
+});
+
+/** Everything of the demo that is worked out by folding, with what it learns on the way. */
+class DemoWorks {
+  private readonly fitting = new Fitting();
+
+  constructor(private readonly papers: Workshop['papers']) {}
+
+  /** A make as its plan asks for it, at the sheets that the engine finds. */
+  make(id: string, plan: MakePlan, handMm: number): JobMake {
+    const paper = this.papers[plan.paper - 1];
+    const { options: more, given, formId, count = 1 } = plan;
+    const usual = { ease: USUAL_SETTINGS.ease, ruler: USUAL_SETTINGS.ruler, turning: 'upright' } as const;
+    const on = { gsm: paper.gsm, thicknessMm: caliperOf(paper), handMm };
+    const plain = { ...usual, fingerRoom: false, confidence: null, ...on };
+    const asked: Asked = {
+      ...{ text: plan.holds, purpose: parsePurpose(plan.holds) },
+      options: { ...askedOf(plain, 1), ...more },
+    };
+    const answer = sizeFor(this.fitting, formId, purposeOfOne(asked)!, optionsOf(asked.options, on), given);
+    if (!isSized(answer)) throw new RangeError(`No sheet does for “${plan.holds}” as ${formId}.`);
+    const from: EntryPapers = { papers: [paper.id], thicknessMm: on.thicknessMm };
+    const make = makeOf(found(answer), () => from);
+    return {
+      ...{ id, asked, make, count, marks: null, art: null, cut: this.cut(make, plan) },
+      told: {
+        ...{ sizes: foretell(toFold(make), handMm), chance: answer.chance, handMm, engineVersion: ENGINE_VERSION },
+        papers: Object.fromEntries(make.entries.map(({ key }) => [key, [thenOf(paper)]])),
+      },
+      progress: progressOf(make, plan),
+    };
+  }
+
+  private cut(make: JobMake['make'], { cut, count = 1 }: MakePlan): Cut | null {
+    const plan = cut && keptPlan(this.plan(make, count));
+    return plan ? { plan, done: cut === 'cut' } : null;
+  }
+
+  private plan(make: JobMake['make'], count: number) {
+    return planMake(
+      make,
+      count,
+      this.papers.map((paper) => ({ ...paper, free: MANY })),
+    );
+  }
+
+  /** An entry of the logbook: sizes as predicted, and as they came out. */
+  entry(id: string, jobId: string, title: string, kept: JobMake, folded: FoldedPlan, foldedAt: string): LogEntry {
+    const { make, told } = kept;
+    const hand = handOf(folded.hand);
+    const factor = (hand?.missMm ?? USUAL_MISS_MM) / told!.handMm;
+    const sizes = Object.entries(told!.sizes).map(([key, { mm, sdMm }]) => [key, { mm, sdMm: (sdMm ?? 0) * factor }]);
+    const [first] = make.entries;
+    const inside = Object.entries(told!.sizes).filter(
+      ([key]) => key.startsWith(`${first.key}/`) && sizeNameOf(make.formId, make.params, key)?.inside,
+    );
+    const measured = inside.flatMap(([key, { mm }], k): [string, number][] =>
+      k < folded.off.length ? [[key, Math.max(0.5, toHalfMm(mm + folded.off[k]))]] : [],
+    );
+    const copies = folded.copies ?? 1;
+    const plan = this.plan(make, copies);
+    const [paperId] = first.papers;
+    const paper = this.papers.find((one) => one.id === paperId)!;
+    return {
+      ...{ id, jobId, makeId: kept.id, title, make, papers: told!.papers, predicted: Object.fromEntries(sizes) },
+      ...{ copies, folderHandId: hand?.id ?? null, fits: folded.fits ?? null, minutes: folded.minutes },
+      ...{ note: folded.note, foldedAt, version: 1, measured: Object.fromEntries(measured) },
+      sheetsUsed: [{ paperId: paper.id, paperName: paper.name, sheets: sheetsFrom(plan, paper.id) }],
+    };
+  }
 }
 
 /**
@@ -166,54 +147,24 @@ function progressOf({ make }: Pick<JobMake, 'make'>, { part, step, seconds }: Pl
  */
 export function demoWorkshop(now: Date): Workshop {
   const papers = demoPapers();
-  const things = demoThings();
+  const works = new DemoWorks(papers);
   const ago = (days: number, minutes = 0): string =>
     new Date(now.getTime() - days * DAY_MS - minutes * 60_000).toISOString();
-  const jobs: Omit<Job, 'state'>[] = [];
   const log: LogEntry[] = [];
-  const fitting = new Fitting();
-  const handMm = HANDS[USUAL_SETTINGS.hand].missMm;
-  PLANS.forEach((plan, k) => {
-    const held = demoBlock(plan.thing);
-    const paper = papers[plan.paper - 1];
-    const { ease, walls, title } = plan;
-    const sized = sizeTrayJob(fitting, { block: held, ease, ruler: 'mm', walls, thicknessMm: caliperOf(paper) });
-    if (!sized) throw new RangeError(`No sheet is large enough for “${title}”.`);
-    const choice = choiceOf(sized, paper.id);
-    const text = formatSizes([held.lengthMm, held.widthMm, held.heightMm], 'mm');
-    const [{ chance, ...draft }] = draftOf(
-      { title, purpose: { text, block: held, ease }, choice },
-      demoId('make', k + 1),
-    ).makes;
-    const { colourFront, colourBack, gsm, name } = paper;
-    const then: PaperThen = { paperId: paper.id, name, caliperMm: caliperOf(paper), gsm, colourFront, colourBack };
-    const told = {
-      ...{ sizes: foretell(toFold(draft.make), handMm), chance, handMm, engineVersion: ENGINE_VERSION },
-      papers: { tray: [then], lid: [then] },
-    };
-    const make: JobMake = { ...draft, told, cut: null, progress: progressOf(draft, plan.progress) };
+  let makes = 0;
+  const jobs = PLANS.map((plan: JobPlan, k): Omit<Job, 'state'> => {
     const id = demoId('job', k + 1);
-    jobs.push({
-      ...{ id, title, folderHandId: null, makes: [make], version: 1, archivedAt: null },
-      createdAt: ago(plan.daysAgo + 5),
-      updatedAt: ago(plan.daysAgo, 30),
-    });
-    const inside = predictedInside(told.sizes)!;
-    for (const { off, minutes, note, daysAgo } of plan.folded) {
-      const sheets = cutSquares(paper, [choice.tray.sheetMm, choice.lid.sheetMm])?.sheetsUsed ?? 0;
-      log.push({
-        ...{ id: demoId('piece', log.length + 1), jobId: id, makeId: make.id, title, make: make.make },
-        ...{ papers: told.papers, predicted: told.sizes, copies: 1, folderHandId: null, fits: 'well', minutes, note },
-        sheetsUsed: [{ paperId: paper.id, paperName: name, sheets }],
-        measured: measuredOf({
-          lengthMm: toHalfMm(inside.lengthMm + off.lengthMm),
-          widthMm: toHalfMm(inside.widthMm + off.widthMm),
-          depthMm: toHalfMm(inside.depthMm + off.depthMm),
-        }),
-        foldedAt: ago(daysAgo, 60 + log.length * 7),
-        version: 1,
-      });
+    const hand = handOf(plan.hand);
+    const kept = plan.makes.map((make) => works.make(demoId('make', ++makes), make, hand?.missMm ?? USUAL_MISS_MM));
+    for (const folded of plan.folded ?? []) {
+      const at = ago(folded.daysAgo, 60 + log.length * 7);
+      log.push(works.entry(demoId('piece', log.length + 1), id, plan.title, kept[0], folded, at));
     }
+    return {
+      ...{ id, title: plan.title, folderHandId: hand?.id ?? null, makes: kept, version: 1 },
+      archivedAt: plan.archived ? ago(plan.daysAgo - 1) : null,
+      ...{ createdAt: ago(plan.daysAgo + 5), updatedAt: ago(plan.daysAgo, 30) },
+    };
   });
-  return { settings: USUAL_SETTINGS, papers, things, hands: [], jobs, log };
+  return { settings: USUAL_SETTINGS, papers, things: demoThings(), hands: [...HANDS_HERE], jobs, log };
 }

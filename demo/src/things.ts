@@ -1,5 +1,5 @@
 import type { Thing } from '@odd-corner/contract';
-import { blockOf, type BlockSize, parsePurpose } from '@odd-corner/core';
+import { parsePurpose } from '@odd-corner/core';
 import { demoId } from './demo-id';
 
 /** What lies about on the benches and wants a box, a bag, a slip or a boat, as it would be typed. */
@@ -31,12 +31,4 @@ export function demoThings(): Thing[] {
     purpose: parsePurpose(holds),
     version: 1,
   }));
-}
-
-/** The block that a thing of the list is. */
-export function demoBlock(number: number): BlockSize {
-  const [name, holds] = ROWS[number - 1];
-  const block = blockOf(parsePurpose(holds));
-  if (!block) throw new RangeError(`“${name}” is no block.`);
-  return block;
 }

@@ -1,5 +1,15 @@
-import { choiceOf, draftOf, type JobDraft, type PaperDraft, sizeTrayJob } from '@odd-corner/contract';
-import { Fitting } from '@odd-corner/core';
+import {
+  type Asked,
+  askedOf,
+  type AskedOptions,
+  found,
+  type JobDraft,
+  makeOf,
+  optionsOf,
+  type PaperDraft,
+  purposeOfOne,
+} from '@odd-corner/contract';
+import { Fitting, isSized, parsePurpose, sizeFor, squareTray } from '@odd-corner/core';
 import { randomUUID } from 'node:crypto';
 import { join } from 'node:path';
 import { openDatabase } from '../src/db/open-database';
@@ -74,14 +84,42 @@ export const KRAFT: PaperDraft = {
   price: null,
 };
 
-/** A tray with its lid for watch parts, as a job is sent. */
-export function watchJob(paperId: string | null): JobDraft {
-  const block = { lengthMm: 60, widthMm: 45, heightMm: 22 };
-  const sized = sizeTrayJob(fitting, { block, ease: 'easy', ruler: 'mm', walls: 'folded', thicknessMm: 0.12 });
-  if (!sized) throw new Error('There is a sheet.');
-  const purpose = { text: '60 x 45 x 22', block, ease: 'easy' } as const;
-  return draftOf({ title: 'Watch parts', purpose, choice: choiceOf(sized, paperId) }, randomUUID());
+/** What a job is asked for: a form, what it holds as it would be typed, and on which paper. */
+export interface JobWanted {
+  readonly formId: string;
+  readonly holds: string;
+  readonly title?: string;
+  readonly paperId?: string | null;
+  readonly thicknessMm?: number;
+  readonly options?: Partial<AskedOptions>;
+  readonly given?: Readonly<Record<string, unknown>>;
+  readonly count?: number;
 }
+
+/** A job as it is sent, its sheets found by the engine. */
+export function jobFor({ formId, holds, title = holds, thicknessMm = 0.12, ...wanted }: JobWanted): JobDraft {
+  const { paperId = null, options: more, given, count = 1 } = wanted;
+  const on = { gsm: 90, thicknessMm, handMm: 0.3 };
+  const usual = { ease: 'easy', turning: 'upright', fingerRoom: false, ruler: 'mm', confidence: null } as const;
+  const asked: Asked = {
+    ...{ text: holds, purpose: parsePurpose(holds) },
+    options: { ...askedOf({ ...usual, ...on }, 1), ...more },
+  };
+  const answer = sizeFor(fitting, formId, purposeOfOne(asked)!, optionsOf(asked.options, on), given);
+  if (!isSized(answer)) throw new Error(`No sheet does for ${holds} as ${formId}.`);
+  const make = makeOf(found(answer), () => ({ papers: [paperId], thicknessMm }));
+  return {
+    ...{ title, folderHandId: null },
+    makes: [{ id: randomUUID(), asked, make, count, chance: answer.chance, marks: null, art: null }],
+  };
+}
+
+/** A tray with its lid for watch parts, as a job is sent. */
+export const watchJob = (paperId: string | null): JobDraft =>
+  jobFor({
+    ...{ formId: squareTray.id, holds: '60 x 45 x 22', title: 'Watch parts', paperId },
+    ...{ options: { lid: 'eared' }, given: { wallMm: null } },
+  });
 
 /** Sends what is to be added, with an id unless it has one. */
 export async function post<T>(b: Bench, path: string, body: object): Promise<T> {

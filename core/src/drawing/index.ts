@@ -1,3 +1,4 @@
+export { cutPicture } from './cut-picture';
 export { marksPicture } from './marks-picture';
 export * from './draw';
 export * from './drawing';

@@ -7,7 +7,7 @@ import { preparing, type Prepared } from '../purpose/prepare';
 import { sizingForm } from './size-for';
 import { isSized, type SizedForm, type SizeOptions, type Unmet } from './size-options';
 import { modelSums, type SizeSum } from './size-sums';
-import { marksOf, waysOf } from './ways';
+import { marksOf, paramsAt, waysOf } from './ways';
 
 /** What is known about one form: first for a hand that misses nothing, then with the confidence that was asked for. */
 export interface FormAnswered {
@@ -62,6 +62,8 @@ export function answer(fitting: Fitting, purpose: Purpose, options: SizeOptions)
 export interface Held {
   readonly formId: string;
   readonly sheet: SheetSize;
+  /** Parameters that it was folded with. */
+  readonly params: Readonly<Record<string, unknown>>;
   readonly room: Room;
   readonly outer: { readonly lengthMm: number; readonly widthMm: number; readonly heightMm: number };
   /** What room and outside come from. */
@@ -94,7 +96,14 @@ export function* holding(
     const sizes = measure(found.folded, thicknessMm);
     const { model } = found.structure;
     const sums = modelSums(fitting, way, model, { sheet: size, lengths, thicknessMm }, sizes);
-    yield { formId: form.id, sheet: size, room: sizes.rooms[0], outer: sizes.outer, sums };
+    yield {
+      formId: form.id,
+      sheet: size,
+      params: paramsAt(way, lengths),
+      room: sizes.rooms[0],
+      outer: sizes.outer,
+      sums,
+    };
   }
 }
 

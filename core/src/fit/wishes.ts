@@ -20,3 +20,13 @@ export function meeting(form: Form, { lid, nested }: Wishes): Readonly<Record<st
   if (lid !== 'none' && !has('lid') && form.closure(form.params.parse({})).kind === 'open') return null;
   return { ...(has('lid') && { lid }), ...(has('nested') && { nested }) };
 }
+
+/** The other way round: what parameters of a make fulfil. */
+export function wishesOf(form: Form, params: Readonly<Record<string, unknown>>): Wishes {
+  const own = (key: string): unknown => (form.makeFields?.some((field) => field.key === key) ? params[key] : undefined);
+  const [lid, nested] = [own('lid'), own('nested')];
+  return {
+    lid: lid === 'plain' || lid === 'eared' ? lid : NO_WISHES.lid,
+    nested: typeof nested === 'number' ? nested : NO_WISHES.nested,
+  };
+}

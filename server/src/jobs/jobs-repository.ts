@@ -124,6 +124,10 @@ export function jobsRepository(db: Db) {
     'SELECT m.job_id AS jobId FROM makes m JOIN jobs j ON j.id = m.job_id WHERE m.id = ? AND j.removed_at IS NULL',
   );
   const putCut = db.prepare<[string | null, 0 | 1, string]>('UPDATE makes SET cut_plan = ?, cut_done = ? WHERE id = ?');
+  const putSheets = db.prepare<[string, string, number, 0 | 1]>(
+    `INSERT INTO cut_sheets (make_id, paper_id, sheets, done) VALUES (?, ?, ?, ?)
+      ON CONFLICT (make_id, paper_id) DO UPDATE SET sheets = sheets + excluded.sheets`,
+  );
   const progressOf = db.prepare<[string, string, number], { done: string; seconds: number }>(
     'SELECT done, seconds FROM progress WHERE make_id = ? AND entry_key = ? AND copy = ?',
   );
@@ -181,7 +185,9 @@ export function jobsRepository(db: Db) {
       putMakes(id, makes);
       for (const { id: makeId, progress, cut } of makes) {
         progress.forEach((copy) => merge(makeId, copy));
-        if (cut) putCut.run(JSON.stringify(cut.plan), cut.done ? 1 : 0, makeId);
+        if (!cut) continue;
+        putCut.run(JSON.stringify(cut.plan), cut.done ? 1 : 0, makeId);
+        for (const { paperId, sheets } of cut.plan.parents) putSheets.run(makeId, paperId, sheets, cut.done ? 1 : 0);
       }
     },
     insert(id: string, draft: Pick<JobDraft, 'title' | 'folderHandId'>, makes: readonly MakeKept[], at: string): Job {

@@ -50,6 +50,10 @@ export function papersOf({ papers }: Workshop, entries: readonly MakeEntry[], be
 const toldBefore = (before: JobMake | undefined, { make }: JobMakeDraft, handMm: number): Told | null =>
   before?.told && before.told.handMm === handMm && isDeepStrictEqual(before.make, make) ? before.told : null;
 
+/** Whether it is still for the same: a chance that was told for something else says nothing of it. */
+const sameQuestion = (before: JobMake | undefined, { asked }: JobMakeDraft): boolean =>
+  before !== undefined && isDeepStrictEqual(before.asked, asked);
+
 /**
  * Folds the makes of a job, off the server's own thread, and tells what they measure; those that were told already are left.
  * @throws ProblemError 422 with the reason for a make that cannot be folded, 404 for a hand or a paper that is not here
@@ -68,7 +72,7 @@ export async function tellMakes(
     const papers = papersOf(workshop, draft.make.entries, was);
     const told = toldBefore(was, draft, handMm);
     if (told) {
-      kept.push({ ...rest, told: { ...told, chance: chance ?? told.chance } });
+      kept.push({ ...rest, told: { ...told, chance: sameQuestion(was, draft) ? (chance ?? told.chance) : chance } });
       continue;
     }
     const verdict = await verify({ make: draft.make, handMm });

@@ -13,8 +13,7 @@ export const routes: Routes = [
     title: 'Jobs',
     loadComponent: () => import('./jobs/jobs-page').then((m) => m.JobsPage),
   },
-  { path: 'jobs/:id', pathMatch: 'full', redirectTo: 'jobs/:id/sheet' },
-  { path: 'jobs/:id/:station', title: 'Job', loadComponent: () => import('./job/job-page').then((m) => m.JobPage) },
+  { path: 'jobs/:id', title: 'Job', loadChildren: () => import('./job/job-routes').then((m) => m.jobRoutes) },
   { path: 'shelf', title: 'Shelf', loadComponent: () => import('./shelf/shelf-page').then((m) => m.ShelfPage) },
   {
     path: 'forms',

@@ -1,18 +1,19 @@
 import { inject, Injectable } from '@angular/core';
 import {
   type CopyProgress,
+  type CutPlanKept,
   draftOf,
   type Job,
+  type JobDraft,
   type NewJob,
-  type TrayDraft,
-  type TrayJob,
-  trayJobOf,
 } from '@odd-corner/contract';
+import { SHELF } from '@odd-corner/core';
 import { type Observable, tap } from 'rxjs';
 import { Conflicts, type Fact } from '../ui/conflicts/conflicts';
 import { Figures } from '../ui/figures/figures';
 import { Api } from './api';
 import { Collection } from './collection';
+import { Hands } from './hands';
 import { Papers } from './papers';
 
 /** Jobs, the last touched first. */
@@ -22,6 +23,7 @@ export class Jobs extends Collection<Job> {
   private readonly conflicts = inject(Conflicts);
   private readonly figures = inject(Figures);
   private readonly papers = inject(Papers);
+  private readonly hands = inject(Hands);
 
   constructor() {
     const api = inject(Api);
@@ -33,49 +35,77 @@ export class Jobs extends Collection<Job> {
   }
 
   get(id: string): Observable<Job> {
-    return this.api.call('job', { id }).pipe(tap((job) => this.put(job)));
+    return this.kept(this.api.call('job', { id }));
   }
 
   add(draft: NewJob): Observable<Job> {
-    return this.api.call('addJob', { body: draft }).pipe(tap((job) => this.put(job)));
+    return this.kept(this.api.call('addJob', { body: draft }));
   }
 
-  change(job: TrayJob, next: TrayDraft): Observable<Job> {
-    const { id, title, kept } = job;
-    const [make] = kept.makes;
-    const draft = { ...draftOf(next, make.id, make), folderHandId: kept.folderHandId };
-    return this.conflicts
-      .write<Job>({
-        ...{ title, seen: kept, mine: this.facts(next), facts: (row) => this.facts(trayJobOf(row)) },
-        put: ({ version }) => this.api.call('changeJob', { id, body: { ...draft, version } }),
-      })
-      .pipe(tap((row) => this.put(row)));
+  /** Changes a job as it was seen; where somebody else was quicker, the maker is asked which of both is kept. */
+  change(seen: Job, next: JobDraft): Observable<Job> {
+    return this.kept(
+      this.conflicts.write<Job>({
+        ...{ title: seen.title, seen, mine: this.facts(next), facts: (row) => this.facts(draftOf(row)) },
+        put: ({ version }) => this.api.call('changeJob', { id: seen.id, body: { ...next, version } }),
+      }),
+    );
   }
 
-  private facts(tray: TrayDraft | null): Fact[] {
-    if (!tray) return [];
-    const { title, purpose, choice } = tray;
-    const { lengthMm, widthMm, heightMm } = purpose.block;
-    const paper = this.papers.rows().find(({ id }) => id === choice.paperId);
+  /** What can be said of a job, by name. */
+  private facts({ title, folderHandId, makes }: JobDraft): Fact[] {
+    const hand = this.hands.rows().find(({ id }) => id === folderHandId);
     return [
       { name: 'Name of the job', text: title },
-      { name: 'What goes in', text: this.figures.exact([lengthMm, widthMm, heightMm]) },
-      { name: 'Room left around it', text: purpose.ease },
-      { name: 'Walls', text: choice.walls },
-      { name: 'Tray sheet', text: this.figures.length(choice.tray.sheetMm, choice.ruler) },
-      { name: 'Lid sheet', text: this.figures.length(choice.lid.sheetMm, choice.ruler) },
-      { name: 'Paper', text: paper?.name ?? (choice.paperId ? 'no longer on the shelf' : 'not from the shelf') },
+      { name: 'Folded by', text: hand?.name ?? (folderHandId ? 'someone who is not here any more' : 'the usual hand') },
+      ...makes.flatMap(({ asked, make, count }, k): Fact[] => {
+        const of = makes.length > 1 ? ` ${k + 1}` : '';
+        const ruler = asked.options.ruler;
+        return [
+          { name: `Form${of}`, text: SHELF.has(make.formId) ? SHELF.form(make.formId).name : make.formId },
+          { name: `What it is for${of}`, text: asked.text },
+          { name: `Room left around it${of}`, text: asked.options.ease },
+          { name: `How many${of}`, text: `${count}` },
+          ...make.entries.map(({ key, sheet, params, papers }): Fact => {
+            const sides = [sheet.widthMm, sheet.heightMm].map((mm) => this.figures.length(mm, ruler)).join(' × ');
+            const names = papers.map((id) => this.nameOfPaper(id)).join(', ');
+            const settled = Object.entries(params)
+              .filter(([, value]) => value !== null)
+              .map(([name, value]) => `, ${name} ${value}`);
+            return { name: `Sheet of ${key}${of}`, text: `${sides}${settled.join('')}, ${names}` };
+          }),
+        ];
+      }),
     ];
+  }
+
+  private nameOfPaper(id: string | null): string {
+    const paper = this.papers.rows().find((one) => one.id === id);
+    return paper?.name ?? (id ? 'no longer on the shelf' : 'not from the shelf');
   }
 
   /** Adds to what is done: nothing that another device has said is lost. */
   addProgress(makeId: string, copies: CopyProgress[]): Observable<Job> {
-    return this.api.call('addProgress', { id: makeId, body: { copies } }).pipe(tap((job) => this.put(job)));
+    return this.kept(this.api.call('addProgress', { id: makeId, body: { copies } }));
   }
 
   /** Folding begins anew. */
   clearProgress(makeId: string): Observable<Job> {
-    return this.api.call('clearProgress', { id: makeId }).pipe(tap((job) => this.put(job)));
+    return this.kept(this.api.call('clearProgress', { id: makeId }));
+  }
+
+  acceptCut(makeId: string, { version }: Job, plan: CutPlanKept): Observable<Job> {
+    return this.kept(this.api.call('acceptCut', { id: makeId, body: { version, plan } }));
+  }
+
+  /** What becomes of an accepted plan: it is given up, its sheets are cut, or they were not cut after all. */
+  moveCut(how: 'dropCut' | 'doneCut' | 'undoneCut', makeId: string, { version }: Job): Observable<Job> {
+    return this.kept(this.api.call(how, { id: makeId, body: { version } }));
+  }
+
+  /** Puts a job away, or back among the others. */
+  archive({ id, version, archivedAt }: Job): Observable<Job> {
+    return this.kept(this.api.call(archivedAt ? 'unarchiveJob' : 'archiveJob', { id, body: { version } }));
   }
 
   remove(id: string): Observable<null> {
@@ -83,6 +113,10 @@ export class Jobs extends Collection<Job> {
   }
 
   restore(id: string): Observable<Job> {
-    return this.api.call('restoreJob', { id }).pipe(tap((job) => this.put(job)));
+    return this.kept(this.api.call('restoreJob', { id }));
+  }
+
+  private kept(answer: Observable<Job>): Observable<Job> {
+    return answer.pipe(tap((job) => this.put(job)));
   }
 }

@@ -1,5 +1,5 @@
 import { inject, Injectable } from '@angular/core';
-import type { LogEntry, NewLogEntry } from '@odd-corner/contract';
+import type { LogEntry, LogEntryChange, NewLogEntry } from '@odd-corner/contract';
 import { type Observable, tap } from 'rxjs';
 import { Api } from './api';
 import { Collection } from './collection';
@@ -24,6 +24,15 @@ export class Logbook extends Collection<LogEntry> {
     return this.api.call('addLogEntry', { body: draft }).pipe(
       tap((piece) => {
         this.put(piece);
+        this.papers.refresh();
+      }),
+    );
+  }
+
+  change(id: string, body: LogEntryChange): Observable<LogEntry> {
+    return this.api.call('changeLogEntry', { id, body }).pipe(
+      tap((entry) => {
+        this.put(entry);
         this.papers.refresh();
       }),
     );

@@ -1,55 +1,103 @@
-import type { TrayJob } from '@odd-corner/contract';
+import type { Type } from '@angular/core';
+import type { Job, JobMake } from '@odd-corner/contract';
+import { SHELF } from '@odd-corner/core';
 import type { Figures } from '../ui/figures/figures';
 
-export const STATIONS = ['purpose', 'form', 'sheet', 'cut', 'marks', 'fold', 'record'] as const;
+/** What the strip reads of a job. */
+export interface StripOf {
+  readonly job: Pick<Job, 'state'>;
+  readonly make: JobMake;
+  /** What the papers of the make are called, each once. */
+  readonly papers: readonly string[];
+  readonly figures: Pick<Figures, 'length' | 'purpose'>;
+}
 
-export type StationId = (typeof STATIONS)[number];
-
-export const STATION_NAMES: Readonly<Record<StationId, string>> = {
-  purpose: 'Purpose',
-  form: 'Form',
-  sheet: 'Sheet',
-  cut: 'Cut',
-  marks: 'Marks',
-  fold: 'Fold',
-  record: 'Record',
-};
-
-export const isStation = (text: string): text is StationId => (STATIONS as readonly string[]).includes(text);
-
-/** One station on the strip: what was decided there, or what it still needs. */
-export interface StripPart {
-  readonly id: StationId;
-  readonly name: string;
-  readonly state: 'done' | 'open' | 'soon';
+/** What was decided at a station, or what it still needs. */
+export interface StationLine {
+  readonly state: 'done' | 'open';
   readonly line: string;
 }
 
-/** What the strip says of a job, lengths as the workshop writes them. */
-export function stripOf(
-  job: TrayJob,
-  paperName: string | null,
-  figures: Pick<Figures, 'length' | 'sizes'>,
-): StripPart[] {
-  const { purpose, choice, progress, state } = job;
-  const side = (mm: number): string => figures.length(mm, choice.ruler);
-  const { lengthMm, widthMm, heightMm } = purpose.block;
-  const lines: Readonly<Record<StationId, readonly [StripPart['state'], string]>> = {
-    purpose: ['done', `${figures.sizes([lengthMm, widthMm, heightMm])}, ${purpose.ease}`],
-    form: ['done', `Square tray, walls ${choice.walls}`],
-    sheet: ['done', `${side(choice.tray.sheetMm)} and ${side(choice.lid.sheetMm)}${paperName ? `, ${paperName}` : ''}`],
-    cut: ['soon', 'soon'],
-    marks: ['soon', 'soon'],
-    fold:
-      state === 'folded'
-        ? ['done', 'folded']
-        : [
-            'open',
-            state === 'planned'
-              ? 'not begun'
-              : `${progress.part}, ${progress.step} ${progress.step === 1 ? 'step' : 'steps'} done`,
-          ],
-    record: state === 'folded' ? ['done', 'in the logbook'] : ['open', 'after folding'],
-  };
-  return STATIONS.map((id) => ({ id, name: STATION_NAMES[id], state: lines[id][0], line: lines[id][1] }));
+/** A station of a job: where it lies in the address, what it is called, what the strip says of it, and its screen. */
+export interface Station {
+  readonly id: string;
+  readonly name: string;
+  summary(of: StripOf): StationLine;
+  load(): Promise<Type<unknown>>;
 }
+
+const done = (line: string): StationLine => ({ state: 'done', line });
+const open = (line: string): StationLine => ({ state: 'open', line });
+
+/** How many copies are folded of all entries. */
+export const copiesOf = ({ make, count }: Pick<JobMake, 'make' | 'count'>): number =>
+  count * make.entries.reduce((sum, { copies }) => sum + copies, 0);
+
+/** All stations, in the order in which a maker comes to them. */
+export const STATIONS: readonly Station[] = [
+  {
+    id: 'purpose',
+    name: 'Purpose',
+    summary({ make: { asked }, figures }) {
+      const { text, purpose, options } = asked;
+      return done(`${text || (purpose ? figures.purpose(purpose) : 'a sheet at hand')}, ${options.ease}`);
+    },
+    load: () => import('./purpose-station/purpose-station').then((m) => m.PurposeStation),
+  },
+  {
+    id: 'form',
+    name: 'Form',
+    summary({ make: { make, count } }) {
+      const name = SHELF.has(make.formId) ? SHELF.form(make.formId).name : make.formId;
+      return done(count > 1 ? `${name}, ${count} of them` : name);
+    },
+    load: () => import('./form-station/form-station').then((m) => m.FormStation),
+  },
+  {
+    id: 'sheet',
+    name: 'Sheet',
+    summary({ make: { make, asked }, papers, figures }) {
+      const side = (mm: number): string => figures.length(mm, asked.options.ruler);
+      const sheets = make.entries.map(({ sheet: { widthMm, heightMm } }) =>
+        widthMm === heightMm ? side(widthMm) : `${side(widthMm)} × ${side(heightMm)}`,
+      );
+      return done([sheets.join(' and '), ...papers].join(', '));
+    },
+    load: () => import('./sheet-station/sheet-station').then((m) => m.SheetStation),
+  },
+  {
+    id: 'cut',
+    name: 'Cut',
+    summary: ({ make: { cut } }) => (cut ? done(cut.done ? 'cut' : 'sheets kept for it') : open('not planned yet')),
+    load: () => import('./cut-station/cut-station').then((m) => m.CutStation),
+  },
+  {
+    id: 'marks',
+    name: 'Marks',
+    summary: () => open('every mark, in order'),
+    load: () => import('./marks-station/marks-station').then((m) => m.MarksStation),
+  },
+  {
+    id: 'fold',
+    name: 'Fold',
+    summary({ job, make }) {
+      if (job.state === 'folded') return done('folded');
+      const begun = make.progress.filter((copy) => copy.done.length);
+      if (!begun.length) return open('not begun');
+      if (copiesOf(make) > 1) return open(`${begun.length} of ${copiesOf(make)} begun`);
+      const steps = begun[0].done.length;
+      return open(`${steps} ${steps === 1 ? 'step' : 'steps'} done`);
+    },
+    load: () => import('../fold/fold-station/fold-station').then((m) => m.FoldStation),
+  },
+  {
+    id: 'record',
+    name: 'Record',
+    summary: ({ job }) => (job.state === 'folded' ? done('in the logbook') : open('after folding')),
+    load: () => import('../record/record-station/record-station').then((m) => m.RecordStation),
+  },
+];
+
+/** Where a press on a job leads: back to the table, to the logbook's numbers, or to its sheet. */
+export const nextStation = ({ state }: Pick<Job, 'state'>): string =>
+  state === 'folding' ? 'fold' : state === 'folded' ? 'record' : 'sheet';

@@ -1,5 +1,14 @@
 import { DatePipe } from '@angular/common';
-import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, viewChild } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  inject,
+  Injector,
+  signal,
+  viewChild,
+} from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { FormControl } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
@@ -12,6 +21,7 @@ import type { LogEntry } from '@odd-corner/contract';
 import { deviationsWithin } from '@odd-corner/core';
 import { Hands } from '../data/hands';
 import { Logbook } from '../data/logbook';
+import { JobStarter } from '../job/job-starter';
 import { BrokenRows } from '../ui/broken-rows/broken-rows';
 import { Field } from '../ui/field/field';
 import { LengthPipe } from '../ui/figures/figure-pipes';
@@ -70,6 +80,8 @@ export class LogbookPage {
   protected readonly logbook = inject(Logbook);
   private readonly hands = inject(Hands);
   private readonly undo = inject(UndoBar);
+  private readonly injector = inject(Injector);
+  protected readonly starter = inject(JobStarter);
   private readonly figures = inject(Figures);
   protected readonly columns = ['piece', 'sheets', 'sizes', 'minutes', 'acts'];
   protected readonly pageSize = PAGE_SIZE;
@@ -155,6 +167,15 @@ export class LogbookPage {
     return [form, copies > 1 && `${copies} of them`, hand && `by ${hand}`, fits && FITS[fits]]
       .filter(Boolean)
       .join(', ');
+  }
+
+  protected correct(entry: LogEntry): void {
+    // It is rarely needed, and brings all fields with it.
+    void import('./correct-entry/correct-entry').then(({ openCorrection }) => openCorrection(this.injector, entry));
+  }
+
+  protected again(entry: LogEntry): void {
+    this.starter.again(entry);
   }
 
   protected remove(entry: LogEntry): void {

@@ -19,11 +19,10 @@ import { AskLine } from './ask-line/ask-line';
 import { Asking } from './asked/asking';
 import { CONFIDENCES } from './asked/start-address';
 import { ThingsToPick } from './asked/things-to-pick';
-import { RankedAnswers } from './ranked-answers/ranked-answers';
+import { JobAnswers } from './job-answers/job-answers';
 import { SheetHolds } from './sheet-holds/sheet-holds';
 import { StartOptions } from './start-options/start-options';
 import { ThingChips } from './thing-chips/thing-chips';
-import { TrayAnswers } from './tray-answers/tray-answers';
 
 /** One line to type in, and answers beneath. No job has to exist. */
 @Component({
@@ -34,11 +33,10 @@ import { TrayAnswers } from './tray-answers/tray-answers';
     MatButtonModule,
     MatExpansionModule,
     NgTemplateOutlet,
-    RankedAnswers,
+    JobAnswers,
     SheetHolds,
     StartOptions,
     ThingChips,
-    TrayAnswers,
   ],
   providers: [Asking, ThingsToPick],
   templateUrl: './start-page.html',

@@ -1,6 +1,6 @@
 import { provideHttpClient } from '@angular/common/http';
 import { HttpTestingController, provideHttpClientTesting, type TestRequest } from '@angular/common/http/testing';
-import type { Type } from '@angular/core';
+import { ENVIRONMENT_INITIALIZER, inject, type Provider, type Type } from '@angular/core';
 import { TestbedHarnessEnvironment } from '@angular/cdk/testing/testbed';
 import { type ComponentFixture, TestBed } from '@angular/core/testing';
 import { MatExpansionPanelHarness } from '@angular/material/expansion/testing';
@@ -10,23 +10,36 @@ import { MatInputHarness } from '@angular/material/input/testing';
 import { MatSelectHarness } from '@angular/material/select/testing';
 import { provideRouter } from '@angular/router';
 import {
-  choiceOf,
+  type Asked,
+  askedOf,
+  type AskedOptions,
   type CopyProgress,
-  draftOf,
+  found,
+  type Job,
+  type JobMake,
   type Listed,
   type LogEntry,
-  measuredOf,
+  makeOf,
+  optionsOf,
   type Paper,
-  type Place,
-  predictInside,
+  purposeOfOne,
   type Settings,
-  sizeTrayJob,
   type Thing,
-  type TrayJob,
-  trayJobOf,
+  toFold,
   USUAL_SETTINGS,
 } from '@odd-corner/contract';
-import { Fitting, make, parsePurpose, squareTray, type SizeOptions } from '@odd-corner/core';
+import {
+  Fitting,
+  foldMake,
+  foretell,
+  isSized,
+  parsePurpose,
+  sizeFor,
+  squareTray,
+  type SizeOptions,
+} from '@odd-corner/core';
+import { Papers } from '../data/papers';
+import { JobInHand } from '../job/job-in-hand';
 import { foldingTasks } from '../workers/folding-tasks';
 import { FOLDING_WORKER } from '../workers/folding-worker-token';
 
@@ -73,51 +86,85 @@ export const aThing = (more: Partial<Thing> = {}): Thing => ({
 
 const fitting = new Fitting();
 
-/** The steps of a part, by their ids. */
-const STEPS = make(squareTray.id, {
-  sheet: { widthMm: 200, heightMm: 200 },
-  params: {},
-  paper: { thicknessMm: 0.1 },
-}).folding.steps.map(({ id: step }) => step);
-
-/** What is done where a hand is at a place. */
-export function doneAt({ part, step, seconds }: Place): CopyProgress[] {
-  const of = (entryKey: string, steps: number, spent: number): CopyProgress => ({
-    ...{ entryKey, copy: 0, done: STEPS.slice(0, steps), seconds: spent },
-  });
-  if (part === 'lid') return [of('tray', STEPS.length, 0), of('lid', step, seconds)];
-  return step || seconds ? [of('tray', step, seconds)] : [];
+/** What a test wants of a make; the rest is a tray with its lid for a handful of watch parts. */
+interface MakeWanted {
+  readonly formId?: string;
+  readonly holds?: string;
+  readonly options?: Partial<AskedOptions>;
+  readonly papers?: readonly (string | null)[];
+  readonly thicknessMm?: number;
+  readonly given?: Readonly<Record<string, unknown>>;
+  readonly count?: number;
+  /** Steps that are done of each copy, in the order of entries and copies. */
+  readonly done?: readonly number[];
 }
 
-/** A job whose sheets were worked out for its paper, as the stations of a tray read it; the server’s own is `kept`. */
-export function aJob({ progress = { part: 'tray', step: 0, seconds: 0 }, ...more }: Partial<TrayJob> = {}): TrayJob {
-  const block = { lengthMm: 60, widthMm: 45, heightMm: 22 };
-  const sized = sizeTrayJob(fitting, { block, ease: 'easy', ruler: 'mm', walls: 'folded', thicknessMm: 0.12 });
-  if (!sized) throw new Error('There is a sheet.');
-  const purpose = { text: '60 x 45 x 22', block, ease: 'easy' } as const;
-  const draft = { title: 'Watch parts', purpose, choice: choiceOf(sized, id(1)), ...more };
-  const { makes, ...rest } = draftOf(draft, id(30));
-  const [{ chance: _, ...made }] = makes;
-  const at = { createdAt: '2026-11-01T10:00:00.000Z', updatedAt: '2026-11-02T10:00:00.000Z', archivedAt: null };
-  const tray = trayJobOf({
-    ...{ ...rest, ...at, id: more.id ?? id(3), version: more.version ?? 7, state: more.state ?? 'planned' },
-    makes: [{ ...made, told: null, cut: null, progress: doneAt(progress) }],
+/** A make whose sheets were worked out for its paper. */
+export function aMake(wanted: MakeWanted = {}, n = 30): JobMake {
+  const { formId = squareTray.id, holds = '60 x 45 x 22', thicknessMm = 0.12, papers = [id(1)], count = 1 } = wanted;
+  const given = wanted.given ?? (formId === squareTray.id ? { wallMm: null } : {});
+  const on = { gsm: 90, thicknessMm, handMm: 0.3 };
+  const usual = askedOf({ ...SIZE_OPTIONS, ...on }, 1);
+  const lid = formId === squareTray.id ? ({ lid: 'eared' } as const) : {};
+  const asked: Asked = {
+    ...{ text: holds, purpose: parsePurpose(holds) },
+    options: { ...usual, ...lid, ...wanted.options },
+  };
+  const answer = sizeFor(fitting, formId, purposeOfOne(asked)!, optionsOf(asked.options, on), given);
+  if (!isSized(answer)) throw new Error(`No sheet does for ${holds} as ${formId}.`);
+  const make = makeOf(found(answer), () => ({ papers, thicknessMm }));
+  const { entries } = foldMake(toFold(make));
+  const copies = [...entries].flatMap(([entryKey, { entry, folding }]) =>
+    Array.from({ length: count * entry.copies }, (_, copy) => ({ entryKey, copy, steps: folding.steps })),
+  );
+  const progress = copies.flatMap(({ entryKey, copy, steps }, k): CopyProgress[] => {
+    const done = steps.slice(0, wanted.done?.[k] ?? 0).map((step) => step.id);
+    return done.length ? [{ entryKey, copy, done, seconds: 60 }] : [];
   });
-  return tray!;
+  return { ...{ id: id(n), asked, make, count, marks: null, art: null }, told: null, cut: null, progress };
 }
 
-export function aPiece(more: Partial<LogEntry> = {}): LogEntry {
-  const { choice, title, id: jobId, kept } = aJob();
-  const inside = Object.entries(measuredOf(predictInside(choice)));
+/** A job as the server tells of it. */
+export function aJob({ makes, ...more }: Partial<Job> = {}): Job {
   return {
-    ...{ id: id(4), jobId, makeId: kept.makes[0].id, title, make: kept.makes[0].make, papers: {} },
+    ...{ id: id(3), title: 'Watch parts', folderHandId: null, version: 7, state: 'planned', archivedAt: null },
+    ...{ createdAt: '2026-11-01T10:00:00.000Z', updatedAt: '2026-11-02T10:00:00.000Z' },
+    ...more,
+    makes: makes ?? [aMake()],
+  };
+}
+
+/** An entry of the logbook, predicted as the engine does. */
+export function aPiece(more: Partial<LogEntry> = {}): LogEntry {
+  const job = aJob();
+  const [{ id: makeId, make }] = job.makes;
+  return {
+    ...{ id: id(4), jobId: job.id, makeId, title: job.title, make, papers: {} },
     ...{ copies: 1, folderHandId: null, fits: null, minutes: 20, note: '', version: 1 },
     sheetsUsed: [{ paperId: id(1), paperName: 'Kraft', sheets: 1 }],
-    predicted: Object.fromEntries(inside.map(([key, mm]) => [key, { mm, sdMm: null }])),
+    predicted: Object.fromEntries(
+      Object.entries(foretell(toFold(make), 0.3)).map(([key, { mm }]) => [key, { mm, sdMm: null }]),
+    ),
     measured: {},
     foldedAt: '2026-11-03T10:00:00.000Z',
     ...more,
   };
+}
+
+/** A job in hand, as its page has it when everything is known. */
+export function inHand(job: Job, makeId: string | null = null): Provider[] {
+  return [
+    JobInHand,
+    {
+      provide: ENVIRONMENT_INITIALIZER,
+      multi: true,
+      useValue: () => {
+        const hand = inject(JobInHand);
+        hand.open(job.id, makeId);
+        inject(Papers).refresh();
+      },
+    },
+  ];
 }
 
 /** Rows as a list answers them. */
@@ -130,7 +177,12 @@ export class PageBench<C> {
   readonly fixture: ComponentFixture<C>;
   readonly http: HttpTestingController;
 
-  constructor(component: Type<C>, inputs: Readonly<Record<string, unknown>> = {}, settings: Settings = SETTINGS) {
+  constructor(
+    component: Type<C>,
+    inputs: Readonly<Record<string, unknown>> = {},
+    settings: Settings = SETTINGS,
+    providers: readonly Provider[] = [],
+  ) {
     const tasks = Object.fromEntries(
       Object.entries(foldingTasks).map(([name, task]) => [
         name,
@@ -144,6 +196,7 @@ export class PageBench<C> {
         provideHttpClientTesting(),
         provideRouter([{ path: '**', children: [] }]),
         { provide: FOLDING_WORKER, useValue: tasks },
+        ...providers,
       ],
     });
     this.http = TestBed.inject(HttpTestingController);

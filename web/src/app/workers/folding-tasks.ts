@@ -1,9 +1,13 @@
-import { sizeTrayJob, type TrayAsked, type TraySized } from '@odd-corner/contract';
 import {
+  type Assembly,
   assemblyScene,
+  atOnce,
+  byItself,
   contentsOn,
   creasePicture,
   type Drawing,
+  type EntryJudged,
+  fitOf,
   FoldRefused,
   foretell,
   type ForetoldSizes,
@@ -11,8 +15,12 @@ import {
   formById,
   type FormSizes,
   type FormStep,
+  isFlat,
+  isSized,
+  judging,
   type Looking,
   type Make,
+  marksPicture,
   make,
   type Made,
   type Opened,
@@ -21,32 +29,64 @@ import {
   type PaperScene,
   pieceDrawing,
   pieceScene,
+  type Pose,
   prepare,
   type Purpose,
   scaledFolding,
   SHELF,
   sheetFor,
+  sheetMarks,
   type SheetSize,
   type ShownUnit,
   type SizedEntry,
+  type SizedForm,
+  sizeFor,
   type SizeOptions,
   type SizeSum,
   sizeSums,
   stepPictures,
   type StepFacts,
   stepFacts,
+  type StepMarks,
   type StepPictures,
 } from '@odd-corner/core';
 import { answerTasks } from './answer-tasks';
 import { inSlices, pause } from './in-slices';
 import { fitting, questions } from './fitting';
 
-export type SizeAnswer = Attempt<TraySized>;
-
 /** A make, and what goes into it. */
-export interface SceneAsked {
+export interface MakeAsked {
   readonly make: Make;
   readonly purpose: Purpose | null;
+  readonly options: SizeOptions;
+}
+
+/** One form for a purpose, with the parameters of its piece that are settled. */
+export interface SizedAsked {
+  readonly formId: string;
+  readonly purpose: Purpose;
+  readonly options: SizeOptions;
+  readonly given?: Readonly<Record<string, unknown>>;
+}
+
+/** In which order a make is folded. */
+export interface FoldingOrder {
+  readonly entries: readonly {
+    readonly key: string;
+    readonly name: string;
+    /** In one make. */
+    readonly copies: number;
+    readonly steps: readonly Pick<FormStep, 'id' | 'title'>[];
+  }[];
+  /** What is done with all of it at last, in words. */
+  readonly together: readonly string[];
+  readonly scene: PaperScene;
+}
+
+/** How the folds of a piece are found, and the sheet with all marks. */
+export interface MarksShown {
+  readonly steps: readonly StepMarks[];
+  readonly picture: Drawing;
 }
 
 /** What belongs to a piece at a sheet. */
@@ -69,9 +109,6 @@ export interface ShownStep extends Omit<FormStep, 'poses' | 'arrows'> {
   readonly facts: StepFacts;
   readonly creasePattern: Drawing;
 }
-
-/** Things are shown as they stand. */
-const STANDING = { ease: 'easy', turning: 'upright', fingerRoom: false, gsm: 80 } as const;
 
 /** A question that comes right at the start goes first. */
 const WARM_UP_AFTER_MS = 400;
@@ -190,10 +227,21 @@ export const foldingTasks = {
     for (const _ of fitting.warming()) await questions.none();
   },
 
-  /** The sheets of a tray and its lid for a job. */
-  size(asked: TrayAsked): SizeAnswer {
-    const sized = sizeTrayJob(fitting, asked);
-    return sized ? { ok: true, value: sized } : { ok: false, why: 'No sheet up to 5 m gives that much room.' };
+  /** The smallest sheets of one form for a purpose, or why there are none. */
+  sized({ formId, purpose, options, given }: SizedAsked): Attempt<SizedForm> {
+    return attempt(() => {
+      const answer = sizeFor(fitting, formId, purpose, options, given);
+      const { name } = formById(formId);
+      if (answer === null) throw new RangeError(`${name} does not do that.`);
+      if (!isSized(answer))
+        throw new RangeError(`No sheet up to 5 m does for ${name}: ${answer.demands.join(' and ')}.`);
+      return answer;
+    });
+  },
+
+  /** A make as it stands, each of its entries held against what it is for. */
+  judged({ make: asked, purpose, options }: MakeAsked): Attempt<readonly EntryJudged[]> {
+    return attempt(() => atOnce(judging(fitting, asked, purpose, options)));
   },
 
   /** What belongs to a piece at a sheet: at which sheets, and how all goes together. */
@@ -212,20 +260,65 @@ export const foldingTasks = {
     });
   },
 
-  /** A make put together, closed and open, with what it is for in it. */
-  scene({ make: asked, purpose }: SceneAsked): PaperScene {
+  /** A make put together with what it is for in it: as it is used, open for filling, flat for carrying. */
+  lies({ make: asked, purpose, options }: MakeAsked): readonly Lie[] {
     const form = formById(asked.formId);
-    const { entries, assembly } = foldMake(asked);
-    const [first] = entries.values();
-    const floor = form.floor?.(first.sheet, form.params.parse(asked.params));
-    const standing = purpose ? prepare(purpose, STANDING).standing : [];
-    const sides = floor && standing.length ? contentsOn(first.folding.finished, floor, standing[0]).flat() : [];
-    return assemblyScene(assembly, { in: { entry: first.entry.key, copy: 0 }, sides });
+    const made = foldMake(asked);
+    const [{ entry, sheet, folding, sizes }] = made.entries.values();
+    const floor = form.floor?.(sheet, form.params.parse({ ...(asked.params as object), ...entry.params }));
+    const [room] = sizes.rooms;
+    const ways = purpose ? fitting.demands(prepare(purpose, options), room.kind) : [];
+    const arrangement = ways.length
+      ? fitOf(ways, fitting.asking(room, asked.entries[entry.key].sheet)).arrangement
+      : null;
+    const holder = { entry: entry.key, copy: 0 };
+    const filled = (pose: Pose, assembly: Assembly): PaperScene => {
+      const sides = floor && arrangement ? contentsOn(pose, floor, arrangement).flat() : [];
+      return assemblyScene(assembly, { in: holder, sides });
+    };
+    const { finished, open, flat } = folding;
+    if (made.assembly.states.closed.length > 1) return [{ name: 'finished', scene: filled(finished, made.assembly) }];
+    const scene = (pose: Pose): PaperScene =>
+      isFlat(pose) || !arrangement ? pieceScene(pose, sizes, floor) : filled(pose, byItself(holder, pose));
+    return [
+      { name: 'finished', scene: scene(finished) },
+      ...(open && open !== finished ? [{ name: 'open' as const, scene: scene(open) }] : []),
+      ...(flat ? [{ name: 'flat' as const, scene: pieceScene(flat, sizes) }] : []),
+    ];
   },
 
-  /** All steps of a piece at a sheet that it suits. */
-  steps({ unit, looking, ...asked }: FormStepsAsked): ShownStep[] {
-    return shownSteps(madeForm(asked, unit).folding.steps, looking);
+  /** In which order a make is folded: the steps of each entry, then what is put together. */
+  order(asked: Make): Attempt<FoldingOrder> {
+    return attempt(() => {
+      const { entries, assembly } = foldMake(asked);
+      const nameOf = (key: string): string => entries.get(key)!.entry.name;
+      return {
+        entries: [...entries.values()].map(({ entry: { key, name, copies }, folding }) => ({
+          ...{ key, name, copies },
+          steps: folding.steps.map(({ id, title }) => ({ id, title })),
+        })),
+        together: [
+          ...assembly.steps.map(({ title, words }) => `${title}. ${words}`),
+          ...assembly.joints.flatMap((joint) =>
+            joint.kind === 'over'
+              ? [`Put over each other: ${nameOf(joint.lid.entry)} over ${nameOf(joint.base.entry)}.`]
+              : joint.kind === 'stands-in'
+                ? [`Stand it in: ${nameOf(joint.inner.entry)} in ${nameOf(joint.outer.entry)}.`]
+                : [],
+          ),
+        ],
+        scene: assemblyScene(assembly),
+      };
+    });
+  },
+
+  /** How every fold of a piece is found, in order. */
+  marks(asked: FormAsked): Attempt<MarksShown> {
+    return attempt(() => {
+      const { folding } = madeForm(asked);
+      const steps = sheetMarks(folding, sheetFor(SHELF.piece(asked.formId), asked.sheet));
+      return { steps, picture: marksPicture(folding, steps) };
+    });
   },
 
   /** A form's folded piece as its card shows it. */
@@ -291,11 +384,6 @@ export const foldingTasks = {
   /** What a make should come out as, by a hand that misses by so much. */
   foretold(asked: Make, handMm: number): Attempt<ForetoldSizes> {
     return attempt(() => foretell(asked, handMm));
-  },
-
-  /** What a piece measures. */
-  sizes(asked: FormAsked): FormSizes {
-    return madeForm(asked).sizes;
   },
 };
 

@@ -4,32 +4,33 @@ import type {
   Blame,
   Confidence,
   Drawing,
+  EntryJudged,
   FormAnswered,
   ForetoldSizes,
   Held,
   Make,
   SheetSize,
+  SizedForm,
   SizeSum,
-  FormSizes,
 } from '@odd-corner/core';
-import type { TrayAsked } from '@odd-corner/contract';
 import { defer, Observable } from 'rxjs';
 import type { AnswersAsked, PictureAsked, ReplaysAsked, SheetChance } from './answer-tasks';
 import type {
   FormAsked,
+  FoldingOrder,
   FormStepsAsked,
   OpenedPiece,
   OthersAsked,
-  SceneAsked,
-  ShownStep,
+  Lie,
+  MakeAsked,
+  MarksShown,
   ShownSteps,
-  SizeAnswer,
+  SizedAsked,
   Tried,
   WholeMake,
   Attempt,
 } from './folding-tasks';
 import { FOLDING_WORKER } from './folding-worker-token';
-import type { PaperScene } from '@odd-corner/core';
 
 /** How far a soft piece has opened: steps made, then the piece. */
 export interface OpeningState {
@@ -57,20 +58,28 @@ function told<T>(work: (tell: (value: T) => void, wanted: () => Promise<boolean>
 export class Folding {
   private readonly worker = inject(FOLDING_WORKER);
 
-  size(request: TrayAsked): Observable<SizeAnswer> {
-    return defer(() => this.worker.size(request));
+  sized(asked: SizedAsked): Observable<Attempt<SizedForm>> {
+    return defer(() => this.worker.sized(asked));
+  }
+
+  judged(asked: MakeAsked): Observable<Attempt<readonly EntryJudged[]>> {
+    return defer(() => this.worker.judged(asked));
   }
 
   whole(asked: OthersAsked): Observable<Attempt<WholeMake>> {
     return defer(() => this.worker.whole(asked));
   }
 
-  scene(asked: SceneAsked): Observable<PaperScene> {
-    return defer(() => this.worker.scene(asked));
+  lies(asked: MakeAsked): Observable<readonly Lie[]> {
+    return defer(() => this.worker.lies(asked));
   }
 
-  steps(asked: FormStepsAsked): Observable<ShownStep[]> {
-    return defer(() => this.worker.steps(asked));
+  order(make: Make): Observable<Attempt<FoldingOrder>> {
+    return defer(() => this.worker.order(make));
+  }
+
+  marks(asked: FormAsked): Observable<Attempt<MarksShown>> {
+    return defer(() => this.worker.marks(asked));
   }
 
   card(formId: string): Observable<Drawing> {
@@ -139,9 +148,5 @@ export class Folding {
 
   foretold(make: Make, handMm: number): Observable<Attempt<ForetoldSizes>> {
     return defer(() => this.worker.foretold(make, handMm));
-  }
-
-  sizes(asked: FormAsked): Observable<FormSizes> {
-    return defer(() => this.worker.sizes(asked));
   }
 }

@@ -5,9 +5,7 @@ import {
   DestroyRef,
   effect,
   inject,
-  input,
   linkedSignal,
-  output,
   signal,
   untracked,
 } from '@angular/core';
@@ -16,38 +14,37 @@ import { MatDialog } from '@angular/material/dialog';
 import { MatExpansionModule } from '@angular/material/expansion';
 import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
-import type { Job, Paper, Place, TrayJob } from '@odd-corner/contract';
+import { toFold } from '@odd-corner/contract';
 import { unitOnRuler } from '@odd-corner/core';
-import { map } from 'rxjs';
-import { failureText } from '../../data/api';
-import { partOf } from '../../data/choice-of';
+import { of } from 'rxjs';
+import { Jobs } from '../../data/jobs';
 import { WorkshopSettings } from '../../data/workshop-settings';
+import { JobInHand } from '../../job/job-in-hand';
 import { DrawingView } from '../../ui/drawing-view/drawing-view';
 import { coloursOf } from '../../ui/drawing-view/paper-colours';
 import { Icon } from '../../ui/icon/icon';
 import { Legend } from '../../ui/legend/legend';
 import { FigurePipe, LengthPipe } from '../../ui/figures/figure-pipes';
 import { SizesPipe } from '../../ui/figures/sizes-pipe';
+import { Select } from '../../ui/select/select';
 import { StepFactsLine } from '../../ui/step-facts/step-facts';
 import { Troubles } from '../../ui/troubles/troubles';
+import { UndoBar } from '../../ui/undo/undo-bar';
 import { Folding } from '../../workers/folding.service';
-import type { ShownStep } from '../../workers/folding-tasks';
+import { type CopyToFold, copiesToFold, isFolded, nextCopy, nextStep } from '../copies';
+import { keepAwake } from '../keep-awake';
 import { ProgressWriter } from '../progress-writer';
 import { tableAction, type TableAction } from '../table-keys';
-import { refused } from '../../workers/refused';
 
-type Part = Place['part'];
-
-interface Folded {
-  readonly steps: readonly ShownStep[] | null;
-  readonly why: string | null;
+/** Which copy the hand is at, counted over all entries, and which of its steps. */
+interface Place {
+  readonly copy: number;
+  readonly step: number;
 }
-
-const NOT_FOLDED: Folded = { steps: null, why: null };
 
 const SWIPE_PX = 60;
 
-/** Folding at the table: the picture large, words beside it, one step at a time. */
+/** Folding at the table: the picture large, words beside it, one step at a time, copy after copy. */
 @Component({
   selector: 'oc-fold-station',
   imports: [
@@ -58,6 +55,7 @@ const SWIPE_PX = 60;
     Icon,
     LengthPipe,
     RouterLink,
+    Select,
     SizesPipe,
     StepFactsLine,
   ],
@@ -68,25 +66,68 @@ const SWIPE_PX = 60;
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class FoldStation {
-  readonly job = input.required<TrayJob>();
-  readonly paper = input.required<Paper | null>();
-  readonly moved = output<Job>();
+  protected readonly inHand = inject(JobInHand);
   private readonly folding = inject(Folding);
   private readonly troubles = inject(Troubles);
-  protected readonly settings = inject(WorkshopSettings);
+  private readonly settings = inject(WorkshopSettings);
   private readonly writer = inject(ProgressWriter);
+  private readonly jobs = inject(Jobs);
+  private readonly undo = inject(UndoBar);
   private readonly dialog = inject(MatDialog);
 
-  private readonly jobId = computed(() => this.job().id);
   protected readonly unsaved = this.writer.unsaved;
-  /** Where the hand is; the server follows. */
-  protected readonly place = linkedSignal<string, Omit<Place, 'seconds'>>({
-    source: this.jobId,
-    computation: () => untracked(() => ({ part: this.job().progress.part, step: this.job().progress.step })),
+  private readonly makeId = computed(() => this.inHand.make().id);
+  /** What is folded; the same as long as only progress is added. */
+  private readonly asked = computed(() => JSON.stringify(toFold(this.inHand.make().make)));
+  private readonly ordered = toSignal(
+    toObservable(this.asked).pipe(this.troubles.asking(() => this.folding.order(toFold(this.inHand.make().make)))),
+    { initialValue: null },
+  );
+  protected readonly order = computed(() => {
+    const ordered = this.ordered();
+    return ordered?.ok ? ordered.value : null;
   });
-  protected readonly part = computed(() => this.place().part);
-  /** Time spent on each part so far. */
-  private seconds: Record<Part, number> = { tray: 0, lid: 0 };
+  protected readonly failed = computed(() => {
+    const ordered = this.ordered();
+    return ordered && !ordered.ok ? ordered.why : null;
+  });
+
+  /** What this hand has done since the page was opened: the server follows. */
+  private readonly own = linkedSignal<string, ReadonlyMap<string, readonly string[]>>({
+    source: this.makeId,
+    computation: () => new Map(),
+  });
+  protected readonly copies = computed((): readonly CopyToFold[] => {
+    const order = this.order();
+    const { count, progress } = this.inHand.make();
+    if (!order) return [];
+    const own = this.own();
+    return copiesToFold(order, count, progress).map((copy) => ({
+      ...copy,
+      done: new Set([...copy.done, ...(own.get(keyOf(copy)) ?? [])]),
+    }));
+  });
+  /** Where the hand is; it begins where it left off. */
+  private readonly place = linkedSignal<string | null, Place | null>({
+    source: computed(() => (this.order() ? `${this.makeId()} ${this.asked()}` : null)),
+    computation: (source) => {
+      if (source === null) return null;
+      const copies = untracked(() => this.copies());
+      const copy = nextCopy(copies);
+      return { copy, step: copy < copies.length ? nextStep(copies[copy]) : 0 };
+    },
+  });
+  /** The copy that is being folded; null once all are. */
+  protected readonly at = computed(() => {
+    const place = this.place();
+    return place ? (this.copies().at(place.copy) ?? null) : null;
+  });
+  protected readonly entry = computed(() => {
+    const key = this.at()?.entryKey;
+    return this.inHand.make().make.entries.find((one) => one.key === key) ?? null;
+  });
+  protected readonly allDone = computed(() => this.place() !== null && this.at() === null);
+  private readonly seconds = new Map<string, number>();
   private since = Date.now();
 
   protected readonly quarterTurns = signal(0);
@@ -95,45 +136,88 @@ export class FoldStation {
   protected readonly measures = signal(false);
   protected readonly canSpeak = typeof speechSynthesis !== 'undefined';
 
-  private readonly asked = computed(() => ({
-    ...partOf(this.job().choice, this.part()),
-    unit: unitOnRuler(this.job().choice.ruler, this.settings.current().unit),
-    looking: { fromBelow: this.fromBelow(), quarterTurns: this.quarterTurns() },
-  }));
+  private readonly shownAs = computed(() => {
+    const entry = this.entry();
+    if (!entry) return null;
+    const { pieceId, sheet, params, thicknessMm } = entry;
+    return {
+      ...{ formId: pieceId, sheet, params, thicknessMm },
+      unit: unitOnRuler(this.ruler(), this.settings.current().unit),
+      looking: { fromBelow: this.fromBelow(), quarterTurns: this.quarterTurns() },
+    };
+  });
   private readonly folded = toSignal(
-    toObservable(computed(() => JSON.stringify(this.asked()))).pipe(
-      this.troubles.asking(() =>
-        this.folding.steps(this.asked()).pipe(
-          map((steps): Folded => ({ steps, why: null })),
-          refused((error): Folded => ({ steps: null, why: failureText(error) })),
-        ),
-      ),
-    ),
-    { initialValue: NOT_FOLDED },
-  );
-  protected readonly steps = computed(() => this.folded().steps);
-  protected readonly failed = computed(() => this.folded().why);
-  protected readonly sizes = toSignal(
-    toObservable(computed(() => partOf(this.job().choice, this.part()))).pipe(
-      this.troubles.asking((part) => this.folding.sizes(part)),
+    toObservable(computed(() => JSON.stringify(this.shownAs()))).pipe(
+      this.troubles.asking(() => {
+        const asked = this.shownAs();
+        return asked ? this.folding.formSteps(asked) : of(null);
+      }),
     ),
     { initialValue: null },
   );
-
-  protected readonly count = computed(() => this.steps()?.length ?? 0);
-  protected readonly done = computed(() => this.count() > 0 && this.place().step >= this.count());
-  protected readonly index = computed(() => Math.min(this.place().step, Math.max(0, this.count() - 1)));
+  protected readonly steps = computed(() => {
+    const folded = this.folded();
+    return folded?.ok ? folded.value : null;
+  });
+  protected readonly sizes = toSignal(
+    toObservable(computed(() => (this.measures() ? JSON.stringify(this.entry()) : null))).pipe(
+      this.troubles.asking(() => {
+        const entry = this.entry();
+        if (!this.measures() || !entry) return of(null);
+        const { pieceId, sheet, params, thicknessMm } = entry;
+        return this.folding.tried({ formId: pieceId, sheet, params, thicknessMm });
+      }),
+    ),
+    { initialValue: null },
+  );
+  protected readonly ruler = computed(() => this.inHand.make().asked.options.ruler);
+  protected readonly colours = computed(() => {
+    const [entry, at] = [this.entry(), this.at()];
+    if (!entry || !at) return this.inHand.colours();
+    // Papers take turns among the copies.
+    return coloursOf(this.inHand.paperOf(entry.papers[at.copy % entry.papers.length]));
+  });
+  protected readonly count = computed(() => this.at()?.steps.length ?? 0);
+  protected readonly stepNo = computed(() => this.place()?.step ?? 0);
+  protected readonly copyDone = computed(() => this.at() !== null && this.stepNo() >= this.count());
+  protected readonly index = computed(() => Math.min(this.stepNo(), Math.max(0, this.count() - 1)));
   protected readonly step = computed(() => this.steps()?.[this.index()] ?? null);
-  protected readonly colours = computed(() => coloursOf(this.paper()));
+  protected readonly first = computed(() => this.place()?.copy === 0 && this.stepNo() === 0);
+  /** The copies by name, with how far each has come. */
+  protected readonly choices = computed(() =>
+    this.copies().map((copy, k) => ({ id: k, name: `${this.nameOf(copy)}, ${howFar(copy)}` })),
+  );
+  protected readonly at0 = computed(() => this.place()?.copy ?? 0);
+  /** What comes after the copy that is at hand, or null. */
+  protected readonly nextUp = computed(() => {
+    const copies = this.copies();
+    const place = this.place();
+    if (!place) return null;
+    const later = copies.findIndex((copy, k) => k > place.copy && !isFolded(copy));
+    const k = later >= 0 ? later : copies.findIndex((copy, i) => i !== place.copy && !isFolded(copy));
+    return k < 0 ? null : { k, copy: copies[k], name: this.nameOf(copies[k]) };
+  });
+  protected readonly nextSheet = computed(() => {
+    const next = this.nextUp();
+    const sheet = this.inHand.make().make.entries.find(({ key }) => key === next?.copy.entryKey)?.sheet;
+    return sheet ? [sheet.widthMm, ...(sheet.widthMm === sheet.heightMm ? [] : [sheet.heightMm])] : [];
+  });
   private swipeFrom: number | null = null;
 
   constructor() {
     const gone = inject(DestroyRef);
-    this.writer.written.pipe(takeUntilDestroyed()).subscribe((job) => this.moved.emit(job));
+    this.writer.written.pipe(takeUntilDestroyed()).subscribe((job) => this.inHand.took(job));
     effect(() => {
-      this.jobId();
+      const [copies] = [this.copies(), this.makeId()];
       untracked(() => {
-        this.seconds = { ...this.job().spent };
+        for (const copy of copies)
+          this.seconds.set(keyOf(copy), Math.max(copy.seconds, this.seconds.get(keyOf(copy)) ?? 0));
+      });
+    });
+    effect(() => {
+      this.makeId();
+      untracked(() => {
+        this.seconds.clear();
         this.since = Date.now();
       });
     });
@@ -146,29 +230,58 @@ export class FoldStation {
     keepAwake(gone);
   }
 
+  protected nameOf({ name, copy, of: all }: CopyToFold): string {
+    return all > 1 ? `${name} ${copy + 1} of ${all}` : name;
+  }
+
   protected go(step: number): void {
-    const place = { part: this.part(), step: Math.max(0, Math.min(this.count(), step)) };
-    if (place.step === this.place().step) return;
-    this.moveTo(place);
+    const place = this.place();
+    if (!place) return;
+    const within = Math.max(0, Math.min(this.count(), step));
+    if (within !== place.step) this.moveTo({ ...place, step: within });
   }
 
-  protected begin(part: Part): void {
-    this.moveTo({ part, step: 0 });
+  /** Opens another copy where its hand left off. */
+  protected open(copy: number): void {
+    const copies = this.copies();
+    const to = copies.at(copy);
+    if (!to || copy === this.place()?.copy) return;
+    this.keepTime();
+    this.place.set({ copy, step: nextStep(to) });
   }
 
-  /** Opens the other part where its hand left off: a finished tray stays finished. */
-  protected swap(part: Part): void {
-    if (part === this.part()) return;
-    this.moveTo({ part, step: part === 'tray' ? Number.MAX_SAFE_INTEGER : 0 });
+  /** All that is folded is put together. */
+  protected finish(): void {
+    this.keepTime();
+    this.place.set({ copy: this.copies().length, step: 0 });
+  }
+
+  protected backToFolding(): void {
+    const last = this.copies().length - 1;
+    this.place.set({ copy: last, step: this.copies()[last].steps.length });
+  }
+
+  /** All copies anew, from the first step. */
+  protected again(): void {
+    const { id, progress } = this.inHand.make();
+    this.jobs.clearProgress(id).subscribe({
+      next: (job) => {
+        this.own.set(new Map());
+        this.seconds.clear();
+        this.inHand.took(job);
+        this.place.set({ copy: 0, step: 0 });
+        this.undo.done('Folding starts again.', () => this.jobs.addProgress(id, progress));
+      },
+      error: (error: unknown) => this.undo.failed(error),
+    });
   }
 
   protected act(action: TableAction): void {
     switch (action) {
       case 'next':
-        return this.go(this.place().step + 1);
+        return this.next();
       case 'back':
-        if (this.place().step === 0 && this.part() === 'lid') return this.swap('tray');
-        return this.go(this.place().step - 1);
+        return this.back();
       case 'turn':
         return this.quarterTurns.update((turns) => (turns + 1) % 4);
       case 'side':
@@ -183,6 +296,23 @@ export class FoldStation {
         this.dialog.open(Legend, { width: '50rem', maxWidth: '94vw' });
         return;
     }
+  }
+
+  private next(): void {
+    if (this.allDone()) return;
+    if (!this.copyDone()) return this.go(this.stepNo() + 1);
+    const next = this.nextUp();
+    if (next) this.open(next.k);
+    else this.finish();
+  }
+
+  private back(): void {
+    const place = this.place();
+    if (!place) return;
+    if (this.allDone()) return this.backToFolding();
+    if (place.step > 0) return this.go(place.step - 1);
+    const before = this.copies().at(place.copy - 1);
+    if (place.copy > 0 && before) this.place.set({ copy: place.copy - 1, step: before.steps.length });
   }
 
   protected key(event: KeyboardEvent): void {
@@ -203,23 +333,25 @@ export class FoldStation {
     this.act(event.clientX < from ? 'next' : 'back');
   }
 
-  private moveTo(place: Omit<Place, 'seconds'>): void {
-    const step = place.step === Number.MAX_SAFE_INTEGER ? this.count() : place.step;
+  private moveTo(place: Place): void {
+    const at = this.at();
+    if (!at) return;
     this.keepTime();
-    // Of a part that is only opened now, nothing is done; steps that are done stay done when the hand goes back.
-    const known = place.part === this.part() ? (this.steps() ?? []) : [];
-    const done = known.slice(0, step).map(({ id }) => id);
-    this.place.set({ part: place.part, step });
-    this.writer.write(this.job().kept.makes[0].id, {
-      ...{ entryKey: place.part, copy: 0, done },
-      seconds: Math.round(this.seconds[place.part]),
+    // Steps that are done stay done when the hand goes back.
+    const done = at.steps.slice(0, place.step).map(({ id }) => id);
+    this.own.update((own) => new Map(own).set(keyOf(at), [...new Set([...(own.get(keyOf(at)) ?? []), ...done])]));
+    this.place.set(place);
+    this.writer.write(this.makeId(), {
+      ...{ entryKey: at.entryKey, copy: at.copy, done },
+      seconds: Math.round(this.seconds.get(keyOf(at)) ?? 0),
     });
   }
 
   /** Adds the stretch since the last step, or since the page came into view, to the time spent. */
   private keepTime(): void {
     const now = Date.now();
-    this.seconds[this.part()] += (now - this.since) / 1000;
+    const at = this.at();
+    if (at) this.seconds.set(keyOf(at), (this.seconds.get(keyOf(at)) ?? 0) + (now - this.since) / 1000);
     this.since = now;
   }
 
@@ -227,26 +359,14 @@ export class FoldStation {
     if (!this.canSpeak) return;
     const step = this.step();
     speechSynthesis.cancel();
-    if (step && !this.done())
+    if (step && !this.copyDone() && !this.allDone())
       speechSynthesis.speak(new SpeechSynthesisUtterance(`${step.title}. ${step.words} ${step.check}`));
   }
 }
 
-/** Keeps the screen from going dark while the page is in view, where the browser can. */
-function keepAwake(gone: DestroyRef): void {
-  if (!('wakeLock' in navigator)) return;
-  let lock: WakeLockSentinel | null = null;
-  const ask = (): void => {
-    if (!document.hidden)
-      navigator.wakeLock.request('screen').then(
-        (got) => (lock = got),
-        () => undefined,
-      );
-  };
-  ask();
-  document.addEventListener('visibilitychange', ask);
-  gone.onDestroy(() => {
-    document.removeEventListener('visibilitychange', ask);
-    void lock?.release();
-  });
+const keyOf = ({ entryKey, copy }: Pick<CopyToFold, 'entryKey' | 'copy'>): string => `${entryKey} ${copy}`;
+
+function howFar(copy: CopyToFold): string {
+  if (isFolded(copy)) return 'folded';
+  return copy.done.size ? `${copy.done.size} of ${copy.steps.length} steps` : 'not begun';
 }

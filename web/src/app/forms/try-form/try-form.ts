@@ -15,17 +15,19 @@ import { ActivatedRoute, Router, RouterLink } from '@angular/router';
 import {
   caliperOf,
   COMMON_PAPER,
+  entriesOf,
   explainSum,
   formById,
   roomFacts,
   roomKindById,
   SHELF,
-  type ParamField,
   type Room,
   type RoomFact,
   printedPartSvg,
   type SheetSize,
+  wishesOf,
 } from '@odd-corner/core';
+import { makeOf } from '@odd-corner/contract';
 import { combineLatest, of, scan } from 'rxjs';
 import { WorkshopSettings } from '../../data/workshop-settings';
 import { Figures } from '../../ui/figures/figures';
@@ -34,14 +36,18 @@ import { PLAIN_PAPER } from '../../ui/drawing-view/paper-colours';
 import { Icon } from '../../ui/icon/icon';
 import { FigurePipe, LengthPipe } from '../../ui/figures/figure-pipes';
 import { SizesPipe } from '../../ui/figures/sizes-pipe';
-import { Options } from '../../ui/options/options';
 import { PaperModel } from '../../ui/paper-model/paper-model';
 import { Slider } from '../../ui/slider/slider';
 import { Why } from '../../ui/why/why';
 import { Troubles } from '../../ui/troubles/troubles';
 import { Folding, type OpeningState } from '../../workers/folding.service';
 import type { FormAsked, Lie, TriedPiece } from '../../workers/folding-tasks';
+import { ParamFields } from '../param-fields/param-fields';
 import { WholeMake } from '../whole-make/whole-make';
+import { JobStarter } from '../../job/job-starter';
+import { SHEET_FIRST } from '../../job/sheet-first';
+import { UndoBar } from '../../ui/undo/undo-bar';
+import { usualOptions } from '../usual-options';
 import { readFormQuery, writeFormQuery } from '../form-query';
 
 const LARGEST_MM = 600;
@@ -62,7 +68,7 @@ interface Shown {
     Icon,
     LengthPipe,
     WholeMake,
-    Options,
+    ParamFields,
     PaperModel,
     RouterLink,
     SizesPipe,
@@ -78,6 +84,8 @@ export class TryForm {
   private readonly folding = inject(Folding);
   private readonly troubles = inject(Troubles);
   private readonly settings = inject(WorkshopSettings);
+  private readonly undo = inject(UndoBar);
+  protected readonly starter = inject(JobStarter);
   protected readonly figures = inject(Figures);
   private readonly route = inject(ActivatedRoute);
   private readonly router = inject(Router);
@@ -184,34 +192,26 @@ export class TryForm {
     this.params.update((params) => Object.fromEntries(Object.entries(params).filter(([name]) => name !== key)));
   }
 
-  protected rangeOf({ input }: ParamField): readonly [number, number] {
-    if (input.kind === 'length') {
-      const [least, most] = input.range(this.sheet(), this.params());
-      return [Math.ceil(least), Math.floor(most)];
-    }
-    return input.kind === 'choice' ? [0, 1] : [input.min, input.max];
-  }
-
-  protected given(key: string): number | null {
-    const value = this.params()[key] ?? this.usual()[key];
-    return typeof value === 'number' ? value : null;
-  }
-
-  protected isSet(key: string): boolean {
-    return this.params()[key] !== undefined;
-  }
-
-  protected unitOf({ input }: ParamField): string {
-    return input.kind === 'angle' ? '°' : '';
-  }
-
-  protected isLength({ input }: ParamField): boolean {
-    return input.kind === 'length' || input.kind === 'fixed length';
-  }
-
-  protected chosen({ key, input }: ParamField): string {
-    const value = this.params()[key];
-    if (typeof value === 'string') return value;
-    return input.kind === 'choice' ? input.options[0].value : '';
+  /** A job with what is tried, and all that belongs to it, for office paper. */
+  protected start(): void {
+    const [form, sheet, settings] = [this.form(), this.sheet(), this.settings.current()];
+    const params = form.params.parse(this.params()) as Readonly<Record<string, unknown>>;
+    const options = usualOptions(settings);
+    this.folding.whole({ formId: form.id, sheet, params, options }).subscribe((whole) => {
+      if (!whole.ok) {
+        this.undo.failed(new Error(whole.why));
+        return;
+      }
+      const [first] = entriesOf(form, params);
+      const found = { formId: form.id, params, entries: [{ ...first, sheet }, ...whole.value.others] };
+      this.starter.start(`${form.name} from ${this.figures.sizes([sheet.widthMm, sheet.heightMm])}`, {
+        asked: {
+          ...{ text: '', purpose: null },
+          options: { ...SHEET_FIRST, ...wishesOf(form, params), ease: settings.ease, ruler: settings.ruler },
+        },
+        make: makeOf(found, () => ({ papers: [null], thicknessMm: options.thicknessMm })),
+        ...{ chance: null, count: 1 },
+      });
+    });
   }
 }

@@ -1,15 +1,15 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import { caliperOf, COMMON_PAPER, formById, HANDS, type SheetSize, type SizeOptions } from '@odd-corner/core';
+import { formById, type SheetSize } from '@odd-corner/core';
 import { debounceTime } from 'rxjs';
 import { WorkshopSettings } from '../../data/workshop-settings';
 import { PLAIN_PAPER } from '../../ui/drawing-view/paper-colours';
 import { FigurePipe, LengthPipe } from '../../ui/figures/figure-pipes';
-import { Options } from '../../ui/options/options';
 import { PaperModel } from '../../ui/paper-model/paper-model';
-import { Slider } from '../../ui/slider/slider';
 import { Troubles } from '../../ui/troubles/troubles';
 import { Folding } from '../../workers/folding.service';
+import { ParamFields } from '../param-fields/param-fields';
+import { usualOptions } from '../usual-options';
 
 /** Several pieces are sized and folded: they wait until the dragging stops. */
 const PAUSE_MS = 350;
@@ -17,7 +17,7 @@ const PAUSE_MS = 350;
 /** What belongs to a piece beside itself: a lid, others in which it stands; their sheets, and how all goes together. */
 @Component({
   selector: 'oc-whole-make',
-  imports: [FigurePipe, LengthPipe, Options, PaperModel, Slider],
+  imports: [FigurePipe, LengthPipe, PaperModel, ParamFields],
   templateUrl: './whole-make.html',
   styleUrl: './whole-make.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -36,13 +36,7 @@ export class WholeMake {
   protected readonly form = computed(() => formById(this.formId()));
   private readonly made = computed(() => this.form().params.parse(this.params()) as Readonly<Record<string, unknown>>);
   protected readonly ruler = computed(() => this.settings.current().ruler);
-  private readonly options = computed((): SizeOptions => {
-    const { ease, ruler, hand } = this.settings.current();
-    return {
-      ...{ ease, ruler, thicknessMm: caliperOf(COMMON_PAPER), gsm: COMMON_PAPER.gsm },
-      ...{ turning: 'upright', fingerRoom: false, confidence: null, handMm: HANDS[hand].missMm },
-    };
-  });
+  private readonly options = computed(() => usualOptions(this.settings.current()));
   protected readonly whole = toSignal(
     toObservable(
       computed(() => ({
@@ -57,12 +51,4 @@ export class WholeMake {
     ),
     { initialValue: null },
   );
-
-  protected chosen(key: string): string {
-    return String(this.made()[key]);
-  }
-
-  protected countOf(key: string): number {
-    return Number(this.made()[key]);
-  }
 }

@@ -1,56 +1,54 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
-import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import { RouterLink } from '@angular/router';
-import type { Choice, TrayJob, Paper } from '@odd-corner/contract';
-import { squareTray } from '@odd-corner/core';
-import { combineLatest, concatMap, forkJoin, map } from 'rxjs';
-import { sceneOfChoice } from '../../data/choice-of';
-import { DrawingView } from '../../ui/drawing-view/drawing-view';
-import { coloursOf } from '../../ui/drawing-view/paper-colours';
-import { LengthPipe } from '../../ui/figures/figure-pipes';
-import { SizesPipe } from '../../ui/figures/sizes-pipe';
-import { Troubles } from '../../ui/troubles/troubles';
-import { Folding } from '../../workers/folding.service';
-import { decidingOf, type Outcome, workOut } from '../job-change';
-import { refused } from '../../workers/refused';
+import { Router, RouterLink } from '@angular/router';
+import { formById, type SizedForm, USUAL_WEIGHTS } from '@odd-corner/core';
+import { Papers } from '../../data/papers';
+import { RankedAnswers } from '../../start/ranked-answers/ranked-answers';
+import { JobInHand } from '../job-in-hand';
 
-/** Which form, and which of its ways: both side by side with what they would take. */
+/** All forms that do what the job is for, the one that was taken first: another can be taken without losing the rest. */
 @Component({
   selector: 'oc-form-station',
-  imports: [MatButtonModule, DrawingView, LengthPipe, RouterLink, SizesPipe],
-  templateUrl: './form-station.html',
-  styleUrl: './form-station.scss',
+  imports: [MatButtonModule, RankedAnswers, RouterLink],
+  template: `<div class="page">
+    @if (inHand.purpose(); as purpose) {
+      <oc-ranked-answers
+        act="Take this form"
+        [purpose]="purpose"
+        [options]="inHand.options()"
+        [units]="inHand.make().asked.options.units"
+        [(weights)]="weights"
+        [papers]="papers.rows()"
+        [paper]="inHand.paperOf(inHand.make().make.entries[0].papers[0])"
+        [taken]="inHand.make().make.formId"
+        [busy]="inHand.saving()"
+        (take)="take($event)"
+      />
+    } @else {
+      <h2>{{ name() }}</h2>
+      <p>This job began with a sheet at hand. Say what it is for, and all forms that do it stand here.</p>
+      <p>
+        <a matButton="filled" [routerLink]="['/jobs', inHand.job().id, 'purpose']" queryParamsHandling="preserve"
+          >Say what it is for</a
+        >
+      </p>
+    }
+  </div>`,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class FormStation {
-  readonly job = input.required<TrayJob>();
-  readonly paper = input.required<Paper | null>();
-  readonly saving = input(false);
-  readonly keep = output<Outcome>();
-  private readonly folding = inject(Folding);
-  private readonly troubles = inject(Troubles);
+  protected readonly inHand = inject(JobInHand);
+  protected readonly papers = inject(Papers);
+  private readonly router = inject(Router);
+  protected readonly weights = signal(USUAL_WEIGHTS);
 
-  protected readonly form = squareTray;
-  protected readonly colours = computed(() => coloursOf(this.paper()));
-  protected readonly ways = toSignal(
-    combineLatest([toObservable(this.job), toObservable(this.paper)]).pipe(
-      this.troubles.asking(([job, paper]) =>
-        forkJoin(
-          (['folded', 'measured'] as const satisfies readonly Choice['walls'][]).map((walls) =>
-            workOut(job, { ...decidingOf(job, paper), walls }, this.folding).pipe(
-              concatMap((outcome) =>
-                this.folding
-                  .scene(sceneOfChoice(outcome.draft.choice, job.purpose.block))
-                  .pipe(map((scene) => ({ walls, outcome, scene }))),
-              ),
-              refused(() => null),
-            ),
-          ),
-        ),
-      ),
-      map((ways) => ways.filter((way) => way !== null)),
-    ),
-    { initialValue: null },
-  );
+  protected name(): string {
+    return formById(this.inHand.make().make.formId).name;
+  }
+
+  protected take(answer: SizedForm): void {
+    const { name } = formById(answer.formId);
+    this.inHand.changeMake({ make: this.inHand.makeFrom(answer), chance: answer.chance }, `${name} is taken.`);
+    void this.router.navigate(['/jobs', this.inHand.job().id, 'sheet'], { queryParamsHandling: 'preserve' });
+  }
 }

@@ -1,105 +1,186 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal } from '@angular/core';
+import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
-import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
-import { type TrayJob, type Paper, sizeOptionsOf } from '@odd-corner/contract';
-import { cutSquares, explainFit, type WhyLine } from '@odd-corner/core';
-import { combineLatest, concat, concatMap, from, map, of, scan } from 'rxjs';
-import { sceneOfChoice } from '../../data/choice-of';
+import { type Make, type MakeEntry, toFold } from '@odd-corner/contract';
+import { caliperOf, entriesOf, formById } from '@odd-corner/core';
+import { debounceTime, of, Subject } from 'rxjs';
 import { Papers } from '../../data/papers';
-import { coloursOf } from '../../ui/drawing-view/paper-colours';
-import { LengthFigure } from '../../ui/figures/length-figure';
-import { FigurePipe, LengthPipe } from '../../ui/figures/figure-pipes';
-import { SizesPipe } from '../../ui/figures/sizes-pipe';
-import { Figures } from '../../ui/figures/figures';
+import { FigurePipe } from '../../ui/figures/figure-pipes';
 import { PaperModel } from '../../ui/paper-model/paper-model';
-import { Why } from '../../ui/why/why';
+import { Segments } from '../../ui/segments/segments';
 import { Troubles } from '../../ui/troubles/troubles';
 import { Folding } from '../../workers/folding.service';
-import { CutSketch } from '../cut-sketch/cut-sketch';
-import { decidedBy } from '../decided-by';
-import { decidingOf, type Outcome, withPaper, workOut } from '../job-change';
-import { refused } from '../../workers/refused';
+import type { Lie } from '../../workers/folding-tasks';
+import { JobInHand } from '../job-in-hand';
+import { type EntryEdit, EntryCard } from './entry-card/entry-card';
+import { type ResizeOn, resized } from './resize';
 
-interface Option {
-  readonly paper: Paper | null;
-  readonly outcome: Outcome;
+const TYPING_MS = 120;
+
+const LIES: Readonly<Record<Lie['name'], string>> = { finished: 'In use', open: 'To be filled', flat: 'Flat' };
+
+/** A make to be sized, and what is said of it when it is kept. */
+interface Resize {
+  readonly make: Make;
+  readonly lengths: ResizeOn['lengths'];
 }
 
-/** The two sheets, what decided them, the paper they come from, and the folded piece to turn about. */
+/** Each sheet with its paper, what it must do and what it does; all of it can be changed, and the piece follows. */
 @Component({
   selector: 'oc-sheet-station',
-  imports: [FigurePipe, MatButtonModule, CutSketch, LengthFigure, LengthPipe, PaperModel, RouterLink, SizesPipe, Why],
+  imports: [EntryCard, FigurePipe, MatButtonModule, PaperModel, RouterLink, Segments],
   templateUrl: './sheet-station.html',
   styleUrl: './sheet-station.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class SheetStation {
-  readonly job = input.required<TrayJob>();
-  readonly paper = input.required<Paper | null>();
-  readonly saving = input(false);
-  readonly keep = output<Outcome>();
+  protected readonly inHand = inject(JobInHand);
+  protected readonly papers = inject(Papers);
   private readonly folding = inject(Folding);
   private readonly troubles = inject(Troubles);
-  private readonly papers = inject(Papers);
-  private readonly figures = inject(Figures);
 
-  protected readonly colours = computed(() => coloursOf(this.paper()));
-  protected readonly scene = toSignal(
-    toObservable(this.job).pipe(
-      this.troubles.asking((job) => this.folding.scene(sceneOfChoice(job.choice, job.purpose.block))),
+  /** The make as it would be kept. */
+  protected readonly draft = linkedSignal<Make>(() => this.inHand.make().make);
+  private readonly kept = computed(() => this.inHand.make().make);
+  protected readonly changed = computed(() => JSON.stringify(this.draft()) !== JSON.stringify(this.kept()));
+  protected readonly options = computed(() => this.inHand.optionsOn(this.draft()));
+  private readonly asked = computed(() => ({
+    make: toFold(this.draft()),
+    purpose: this.inHand.purpose(),
+    options: this.options(),
+  }));
+  private readonly resting = toObservable(this.asked).pipe(debounceTime(TYPING_MS));
+  protected readonly judged = toSignal(this.resting.pipe(this.troubles.asking((asked) => this.folding.judged(asked))), {
+    initialValue: null,
+  });
+  /** Why it cannot be folded so. */
+  protected readonly why = computed(() => {
+    const judged = this.judged();
+    return judged && !judged.ok ? judged.why : this.sizingFailed();
+  });
+  protected readonly lies = toSignal(
+    toObservable(computed(() => (this.judged()?.ok ? this.asked() : null))).pipe(
+      this.troubles.asking((asked) => (asked ? this.folding.lies(asked) : of<readonly Lie[]>([]))),
     ),
-    { initialValue: null },
+    { initialValue: [] as readonly Lie[] },
   );
-  /** The job's own sizes worked out again, for the arithmetic. */
-  protected readonly worked = toSignal(
-    combineLatest([toObservable(this.job), toObservable(this.paper)]).pipe(
-      this.troubles.asking(([job, paper]) =>
-        workOut(job, decidingOf(job, paper), this.folding).pipe(refused(() => null)),
+  private readonly lie = signal<Lie['name']>('finished');
+  protected readonly states = computed(() => this.lies().map(({ name }) => ({ id: name, label: LIES[name] })));
+  protected readonly shown = computed(() => this.lies().find(({ name }) => name === this.lie()) ?? this.lies().at(0));
+  protected readonly form = computed(() => formById(this.draft().formId));
+  protected readonly entries = computed(() => {
+    const names = new Map(entriesOf(this.form(), this.draft().params).map(({ key, name }) => [key, name]));
+    const judged = this.judged();
+    const { count } = this.inHand.make();
+    return this.draft().entries.map((entry) => ({
+      entry,
+      name: names.get(entry.key) ?? entry.key,
+      copies: count * entry.copies,
+      judged: (judged?.ok && judged.value.find(({ key }) => key === entry.key)) || null,
+      options: { ...this.options(), thicknessMm: entry.thicknessMm },
+    }));
+  });
+  /** All entries together. */
+  protected readonly chance = computed(() => {
+    const chances = this.entries().map(({ judged }) => judged?.sized?.chance ?? null);
+    return chances.some((one) => one === null) ? null : chances.reduce<number>((all, one) => all * one!, 1);
+  });
+  private readonly toSize = new Subject<Resize>();
+  private readonly sizingFailed = signal<string | null>(null);
+  protected readonly sizing = signal(false);
+
+  constructor() {
+    this.toSize
+      .pipe(
+        this.troubles.asking(({ make, lengths }) => {
+          this.sizing.set(true);
+          const on = { purpose: this.inHand.purpose(), options: this.inHand.optionsOn(make), lengths };
+          return resized(make, on, this.folding);
+        }),
+        takeUntilDestroyed(),
+      )
+      .subscribe((tried) => {
+        this.sizing.set(false);
+        this.sizingFailed.set(tried.ok ? null : tried.why);
+        if (tried.ok) this.draft.set(tried.value);
+      });
+  }
+
+  protected choose(name: string): void {
+    this.lie.set(name as Lie['name']);
+  }
+
+  /** Changes an entry by hand; what follows the first one is sized to it anew. */
+  protected edit(key: string, edit: EntryEdit): void {
+    const make = this.draft();
+    const [first] = make.entries;
+    const entries = make.entries.map((entry) => (entry.key === key ? ({ ...entry, ...edit } as MakeEntry) : entry));
+    const params = key === first.key && edit.params ? this.paramsWith(edit.params) : make.params;
+    const next: Make = { ...make, params, entries };
+    this.draft.set(next);
+    if (key !== first.key || entries.length === 1) return;
+    this.folding
+      .whole({ formId: next.formId, sheet: entries[0].sheet, params, options: this.options() })
+      .subscribe((tried) => {
+        // While it was being sized something else may have been changed.
+        if (!tried.ok || this.draft() !== next) return;
+        const others = tried.value.others;
+        this.draft.set({
+          ...next,
+          entries: entries.map((entry) => {
+            const found = others.find((one) => one.key === entry.key);
+            return found ? ({ ...entry, sheet: found.sheet, params: found.params } as MakeEntry) : entry;
+          }),
+        });
+      });
+  }
+
+  /** Parameters of the make with those of its first piece: what is not set there any more is not set here. */
+  private paramsWith(own: Readonly<Record<string, unknown>>): Make['params'] {
+    const keys = new Set(this.form().fields.map(({ key }) => key));
+    const rest = Object.entries(this.draft().params).filter(([key]) => !keys.has(key));
+    return { ...Object.fromEntries(rest), ...own } as Make['params'];
+  }
+
+  /** Another paper has another thickness: all sheets are sought for it. */
+  protected choosePaper(key: string, id: string | null): void {
+    const paper = this.inHand.paperOf(id);
+    const make = this.draft();
+    const entries = make.entries.map((entry) =>
+      entry.key === key ? { ...entry, papers: [id], thicknessMm: paper ? caliperOf(paper) : entry.thicknessMm } : entry,
+    );
+    this.draft.set({ ...make, entries });
+    this.toSize.next({ make: { ...make, entries }, lengths: {} });
+  }
+
+  /** Papers were measured anew. */
+  protected sizeAgain(): void {
+    const make = this.draft();
+    const entries = make.entries.map((entry) => {
+      const paper = this.inHand.paperOf(entry.papers[0]);
+      return paper ? { ...entry, thicknessMm: caliperOf(paper) } : entry;
+    });
+    this.toSize.next({ make: { ...make, entries }, lengths: {} });
+  }
+
+  /** The smallest sheets for the lengths that were set by hand. */
+  protected smallest(): void {
+    const [first, before] = [this.draft().entries[0], this.kept().entries[0]];
+    const lengths = Object.fromEntries(
+      Object.entries(first.params).filter(
+        (pair): pair is [string, number] => typeof pair[1] === 'number' && before.params[pair[0]] !== pair[1],
       ),
-    ),
-    { initialValue: null },
-  );
-  protected readonly decided = computed(() => {
-    const worked = this.worked();
-    return worked && decidedBy(worked.sizing.tray);
-  });
-  protected readonly whyTray = computed(() => this.explain('tray'));
-  protected readonly whyLid = computed(() => this.explain('lid'));
-  protected readonly plan = computed(() => {
-    const paper = this.paper();
-    const { tray, lid } = this.job().choice;
-    return paper && cutSquares(paper, [tray.sheetMm, lid.sheetMm]);
-  });
+    );
+    this.toSize.next({ make: this.draft(), lengths });
+  }
 
-  /** Other papers that can give both squares, as they are worked out. */
-  protected readonly options = toSignal(
-    combineLatest([toObservable(this.job), toObservable(this.papers.state)]).pipe(
-      this.troubles.asking(([job]) => {
-        const others = [null, ...this.papers.rows()].filter((paper) => (paper?.id ?? null) !== job.choice.paperId);
-        return concat(
-          of<readonly Option[]>([]),
-          from(others).pipe(
-            concatMap((paper) =>
-              workOut(job, withPaper(job, paper), this.folding).pipe(
-                map((outcome) => ({ paper, outcome })),
-                refused(() => null),
-              ),
-            ),
-            scan(
-              (found: readonly Option[], option) =>
-                option && (!option.paper || option.outcome.plan) ? [...found, option] : found,
-              [],
-            ),
-          ),
-        );
-      }),
-    ),
-    { initialValue: [] as readonly Option[] },
-  );
+  protected leave(): void {
+    this.draft.set(this.kept());
+    this.sizingFailed.set(null);
+  }
 
-  private explain(part: 'tray' | 'lid'): readonly WhyLine[] {
-    const worked = this.worked();
-    return worked ? explainFit(worked.sizing[part], sizeOptionsOf(worked.sizing.asked), this.figures.shown()) : [];
+  protected keep(): void {
+    this.inHand.changeMake({ make: this.draft(), chance: this.chance() }, 'The sheets are changed.');
   }
 }

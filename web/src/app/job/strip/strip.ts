@@ -8,7 +8,10 @@ import {
 } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { Icon } from '../../ui/icon/icon';
-import type { StationId, StripPart } from '../stations';
+import type { Station, StationLine } from '../stations';
+
+/** One station on the strip. */
+export type StripPart = Pick<Station, 'id' | 'name'> & StationLine;
 
 /** A job's stations as a strip folded like an accordion: the current one open, the others narrow. */
 @Component({
@@ -21,7 +24,7 @@ import type { StationId, StripPart } from '../stations';
 export class Strip {
   readonly jobId = input.required<string>();
   readonly parts = input.required<readonly StripPart[]>();
-  readonly current = input.required<StationId>();
+  readonly current = input.required<string>();
   private readonly list = viewChild.required<ElementRef<HTMLElement>>('list');
 
   constructor() {

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, output } f
 import { MatButtonModule } from '@angular/material/button';
 import { MatCheckboxModule } from '@angular/material/checkbox';
 import { MatExpansionModule } from '@angular/material/expansion';
+import { MatMenuModule } from '@angular/material/menu';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import type { Paper } from '@odd-corner/contract';
@@ -30,6 +31,12 @@ import { HowSure } from '../how-sure/how-sure';
 
 const GLUE = { needed: 'glue or tape', optional: 'glue if you like', none: 'no glue' } as const;
 
+/** A job that something may be added to. */
+export interface Kit {
+  readonly id: string;
+  readonly title: string;
+}
+
 /** One form that answers: its picture with the contents, the sheet, how sure it is, and what speaks for it. */
 @Component({
   selector: 'oc-answer-row',
@@ -38,6 +45,7 @@ const GLUE = { needed: 'glue or tape', optional: 'glue if you like', none: 'no g
     MatButtonModule,
     MatCheckboxModule,
     MatExpansionModule,
+    MatMenuModule,
     DrawingView,
     HowSure,
     LengthPipe,
@@ -62,7 +70,17 @@ export class AnswerRow {
   readonly units = input(1);
   readonly compared = input(false);
   readonly mayCompare = input(true);
+  /** What can be done with it, as its button says. */
+  readonly act = input('Start this job');
+  readonly busy = input(false);
+  /** Whether it is the one that was taken before. */
+  readonly taken = input(false);
+  /** Jobs that it may be added to. */
+  readonly kits = input<readonly Kit[]>([]);
   readonly compare = output<boolean>();
+  readonly take = output();
+  /** The id of the job that it is added to. */
+  readonly add = output<string>();
   private readonly folding = inject(Folding);
   private readonly troubles = inject(Troubles);
   private readonly figures = inject(Figures);
@@ -118,7 +136,7 @@ export class AnswerRow {
   });
   protected readonly decided = computed(() => {
     const { decided } = this.answer();
-    return decided.kind === 'fingers' ? 'the smallest sheet that fingers fold well' : decided.name;
+    return decided.kind === 'need' ? decided.name : 'the smallest sheet that fingers fold well';
   });
   protected readonly stock = computed(() => nextStock(this.answer().sheet));
   /** The paper chosen if it gives the sheet, else the smallest on the shelf that does. */

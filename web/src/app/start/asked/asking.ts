@@ -1,8 +1,8 @@
 import { Location } from '@angular/common';
-import { computed, effect, inject, Injectable, signal } from '@angular/core';
+import { computed, effect, inject, Injectable, InjectionToken, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import { ActivatedRoute } from '@angular/router';
-import { blockOf, caliperOf, COMMON_PAPER, countOf, HANDS, perUnit, type SizeOptions } from '@odd-corner/core';
+import { Router } from '@angular/router';
+import { caliperOf, COMMON_PAPER, countOf, HANDS, perUnit, type SizeOptions } from '@odd-corner/core';
 import { debounceTime, distinctUntilChanged, map, of, switchMap, timer } from 'rxjs';
 import { Papers } from '../../data/papers';
 import { WorkshopSettings } from '../../data/workshop-settings';
@@ -15,14 +15,31 @@ const TYPING_MS = 60;
 
 const alike = <T>(a: T, b: T): boolean => JSON.stringify(a) === JSON.stringify(b);
 
-/** What is being asked at the start: as it is typed and chosen, as it is read, and as the address says it. */
+/** Where what is asked comes from, and who is told when it changes. */
+export interface AskedPlace {
+  read(): StartAsked;
+  write(asked: StartAsked): void;
+}
+
+/** The address says what is asked, so that it can be kept, shared and returned to. */
+export const ASKED_PLACE = new InjectionToken<AskedPlace>('where what is asked stands', {
+  factory: () => {
+    const [location, router] = [inject(Location), inject(Router)];
+    return {
+      read: () => readStart(router.routerState.root.snapshot.queryParamMap),
+      write: (asked) => location.replaceState('/', writeStart(asked).toString()),
+    };
+  },
+});
+
+/** What is being asked: as it is typed and chosen, and as it is read. */
 @Injectable()
 export class Asking {
-  private readonly location = inject(Location);
+  private readonly place = inject(ASKED_PLACE);
   private readonly papers = inject(Papers);
   private readonly settings = inject(WorkshopSettings);
   private readonly figures = inject(Figures);
-  private readonly held = signal(readStart(inject(ActivatedRoute).snapshot.queryParamMap));
+  private readonly held = signal(this.place.read());
   readonly asked = this.held.asReadonly();
   /** Whether bare numbers still mean what they meant to whoever wrote the address. */
   private readonly arrived = signal(true);
@@ -37,11 +54,6 @@ export class Asking {
   readonly sheet = computed(() => {
     const reading = this.reading();
     return reading.kind === 'sheet' ? reading.sheet : null;
-  });
-  /** One block by itself. */
-  readonly block = computed(() => {
-    const purpose = this.purpose();
-    return purpose && blockOf(purpose);
   });
   /** A fault is told only when the hand rests, so that half-typed sizes are left in peace. */
   readonly fault = toSignal(
@@ -100,8 +112,7 @@ export class Asking {
         this.put({ text: `sheet ${this.figures.exact([reading.sheet.widthMm, reading.sheet.heightMm])}` });
       this.arrived.set(false);
     });
-    // The address always says what is asked, so it can be kept, shared and returned to.
-    effect(() => this.location.replaceState('/', writeStart({ ...this.asked(), unit: this.unit() }).toString()));
+    effect(() => this.place.write({ ...this.asked(), unit: this.unit() }));
   }
 
   /** Changes what is named. */

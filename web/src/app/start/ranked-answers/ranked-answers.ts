@@ -6,6 +6,7 @@ import {
   input,
   linkedSignal,
   model,
+  output,
   signal,
 } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
@@ -32,7 +33,7 @@ import { concat, of, scan } from 'rxjs';
 import { coloursOf } from '../../ui/drawing-view/paper-colours';
 import { Troubles } from '../../ui/troubles/troubles';
 import { Folding } from '../../workers/folding.service';
-import { AnswerRow } from '../answer-row/answer-row';
+import { AnswerRow, type Kit } from '../answer-row/answer-row';
 import { MOST_WEIGHT } from '../asked/weights-query';
 import { CompareAnswers } from '../compare-answers/compare-answers';
 
@@ -69,6 +70,15 @@ export class RankedAnswers {
   readonly paper = input<Paper | null>(null);
   /** How many equal pieces share the purpose. */
   readonly units = input(1);
+  /** What can be done with an answer, as its button says. */
+  readonly act = input('Start this job');
+  readonly busy = input(false);
+  /** The form that is taken already: it stands first. */
+  readonly taken = input<string | null>(null);
+  /** Jobs that an answer may be added to. */
+  readonly kits = input<readonly Kit[]>([]);
+  readonly take = output<SizedForm>();
+  readonly add = output<{ readonly answer: SizedForm; readonly to: string }>();
   /** How much each reason counts. */
   readonly weights = model<Weights>(USUAL_WEIGHTS);
   private readonly folding = inject(Folding);
@@ -99,10 +109,14 @@ export class RankedAnswers {
   protected readonly ranked = computed(() => {
     const { answers, exact, done } = this.known();
     const ranked = rank(sizedOf(answers), this.weights());
-    if (done || exact === answers) return ranked;
-    const places = rank(sizedOf(exact), this.weights()).map(({ answer }) => answer.formId);
+    const taken = this.taken();
+    const first = ({ answer }: Ranked): number => (answer.formId === taken ? 0 : 1);
+    const places =
+      done || exact === answers
+        ? ranked.map(({ answer }) => answer.formId)
+        : rank(sizedOf(exact), this.weights()).map(({ answer }) => answer.formId);
     const place = ({ answer }: Ranked): number => places.indexOf(answer.formId);
-    return [...ranked].sort((p, q) => place(p) - place(q));
+    return [...ranked].sort((p, q) => first(p) - first(q) || place(p) - place(q));
   });
   protected readonly unmet = computed(() =>
     [...this.known().answers.values()]

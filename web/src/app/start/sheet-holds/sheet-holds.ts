@@ -1,9 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
+import { makeOf } from '@odd-corner/contract';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import {
   caliperOf,
   COMMON_PAPER,
+  entriesOf,
   explainSum,
   formById,
   type Held,
@@ -18,11 +21,14 @@ import { Figures } from '../../ui/figures/figures';
 import { Why } from '../../ui/why/why';
 import { Troubles } from '../../ui/troubles/troubles';
 import { Folding } from '../../workers/folding.service';
+import { WorkshopSettings } from '../../data/workshop-settings';
+import { JobStarter } from '../../job/job-starter';
+import { SHEET_FIRST } from '../../job/sheet-first';
 
 /** The other way round: what each form will hold that takes a sheet as it is. */
 @Component({
   selector: 'oc-sheet-holds',
-  imports: [LengthPipe, RouterLink, Why],
+  imports: [LengthPipe, MatButtonModule, RouterLink, Why],
   templateUrl: './sheet-holds.html',
   styleUrl: './sheet-holds.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -31,10 +37,14 @@ export class SheetHolds {
   readonly sheet = input.required<SheetSize>();
   /** Thickness of one layer of its paper. */
   readonly thicknessMm = input(caliperOf(COMMON_PAPER));
+  /** The paper on the shelf that it is, if it is one. */
+  readonly paperId = input<string | null>(null);
   private readonly asked = computed(() => ({ sheet: this.sheet(), thicknessMm: this.thicknessMm() }));
   private readonly folding = inject(Folding);
   private readonly troubles = inject(Troubles);
   private readonly figures = inject(Figures);
+  private readonly settings = inject(WorkshopSettings);
+  protected readonly starter = inject(JobStarter);
   private readonly held = toSignal(
     toObservable(this.asked).pipe(
       this.troubles.asking(({ sheet, thicknessMm }) =>
@@ -44,11 +54,25 @@ export class SheetHolds {
     { initialValue: null },
   );
   protected readonly known = computed(() =>
-    this.held()?.map(({ formId, sheet, room, sums }) => ({
+    this.held()?.map(({ formId, sheet, params, room, sums }) => ({
       form: formById(formId),
       facts: roomFacts(roomKindById(room.kind), room),
       why: sums.map((sum) => explainSum(sum, this.figures.shown())),
-      query: writeFormQuery({ sheet, params: {} }),
+      query: writeFormQuery({ sheet, params }),
+      begun: { formId, sheet, params },
     })),
   );
+
+  /** A job that begins with the sheet: what it is for may be said later. */
+  protected start({ formId, sheet, params }: Pick<Held, 'formId' | 'sheet' | 'params'>): void {
+    const form = formById(formId);
+    const { ease, ruler } = this.settings.current();
+    const [{ key, pieceId, copies }] = entriesOf(form, params);
+    const papers = { papers: [this.paperId()], thicknessMm: this.thicknessMm() };
+    this.starter.start(`${form.name} from ${this.figures.sizes([sheet.widthMm, sheet.heightMm])}`, {
+      asked: { text: '', purpose: null, options: { ...SHEET_FIRST, ease, ruler } },
+      make: makeOf({ formId, params, entries: [{ key, pieceId, copies, params, sheet }] }, () => papers),
+      ...{ chance: null, count: 1 },
+    });
+  }
 }

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { type FormControl } from '@angular/forms';
 import { MatCheckboxModule } from '@angular/material/checkbox';
@@ -27,6 +27,8 @@ import { ContentsEditor } from '../contents-editor/contents-editor';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class StartOptions {
+  /** Whether a paper may be chosen here. */
+  readonly choosesPaper = input(true);
   protected readonly asking = inject(Asking);
   private readonly papers = inject(Papers);
   private readonly codecs = inject(Codecs);

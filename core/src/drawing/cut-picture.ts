@@ -1,0 +1,63 @@
+import type { Point } from '../measure/point';
+import type { CutRect, PlannedParent } from '../shelf/plan-cuts';
+import type { Drawing, DrawnLabel, DrawnLine, Patch } from './drawing';
+
+/** Height of a label as a share of the sheet's longer side. */
+const LABEL = 0.06;
+const LETTER = 0.58;
+
+/** Corners of a rectangle in picture coordinates: the sheet's near left corner is at the origin, y runs down. */
+const corners = ({ xMm, yMm, widthMm, heightMm }: CutRect): readonly Point[] => [
+  { x: xMm, y: -yMm },
+  { x: xMm + widthMm, y: -yMm },
+  { x: xMm + widthMm, y: -yMm - heightMm },
+  { x: xMm, y: -yMm - heightMm },
+];
+
+/**
+ * One sheet as it is cut: the wanted sheets light, what is left in the paper's colour, every cut by its number.
+ * @param size of the whole sheet, in mm
+ * @param nameOf what stands on a wanted sheet
+ */
+export function cutPicture(
+  { pieces, cuts }: PlannedParent,
+  { widthMm, heightMm }: { readonly widthMm: number; readonly heightMm: number },
+  nameOf: (wanted: number) => string,
+): Drawing {
+  const whole: CutRect = { xMm: 0, yMm: 0, widthMm, heightMm };
+  const height = LABEL * Math.max(widthMm, heightMm);
+  const label = (text: string, at: Point): DrawnLabel => ({
+    ...{ text, at, anchor: at, height },
+    width: height * (LETTER * text.length + 0.5),
+  });
+  const ring = (rect: CutRect, kind: DrawnLine['kind']): DrawnLine[] =>
+    corners(rect).map((from, k, all) => ({ kind, from, to: all[(k + 1) % all.length] }));
+  const patches: Patch[] = [
+    { points: corners(whole), side: 'colour', part: 0, light: 0.92 },
+    ...pieces.map((piece): Patch => ({ points: corners(piece), side: 'white', part: 0, light: 1 })),
+  ];
+  const cutLines = cuts.map(({ piece, runs, atMm }, k): { line: DrawnLine; label: DrawnLabel } => {
+    const { xMm, yMm, widthMm: w, heightMm: h } = piece;
+    const from = runs === 'upright' ? { x: xMm + atMm, y: -yMm } : { x: xMm, y: -yMm - atMm };
+    const to = runs === 'upright' ? { x: from.x, y: -yMm - h } : { x: xMm + w, y: from.y };
+    // The number stands at the far end of the cut, where it is begun.
+    const at = runs === 'upright' ? { x: to.x, y: to.y + height } : { x: to.x - height, y: to.y };
+    return { line: { kind: 'mountain', from, to }, label: label(`${k + 1}`, at) };
+  });
+  return {
+    patches,
+    lines: [
+      ...pieces.flatMap((piece) => ring(piece, 'folded')),
+      ...ring(whole, 'raw'),
+      ...cutLines.map(({ line }) => line),
+    ],
+    arrows: [],
+    labels: [
+      ...pieces.map((piece) =>
+        label(nameOf(piece.wanted), { x: piece.xMm + piece.widthMm / 2, y: -piece.yMm - piece.heightMm / 2 }),
+      ),
+      ...cutLines.map((one) => one.label),
+    ],
+    box: { x: 0, y: -heightMm, width: widthMm, height: heightMm },
+  };
+}

@@ -1,0 +1,51 @@
+import type { CopyProgress } from '@odd-corner/contract';
+import type { FoldingOrder } from '../workers/folding-tasks';
+
+/** One copy of one entry, to be folded by itself. */
+export interface CopyToFold {
+  readonly entryKey: string;
+  /** Counted from 0 over all makes. */
+  readonly copy: number;
+  readonly name: string;
+  /** Of how many. */
+  readonly of: number;
+  readonly steps: FoldingOrder['entries'][number]['steps'];
+  /** Steps that are done, by their ids. */
+  readonly done: ReadonlySet<string>;
+  readonly seconds: number;
+}
+
+/** What is folded for so many of a make, copy by copy, in order. */
+export function copiesToFold(
+  { entries }: Pick<FoldingOrder, 'entries'>,
+  count: number,
+  progress: readonly CopyProgress[],
+): readonly CopyToFold[] {
+  return entries.flatMap(({ key, name, copies, steps }) =>
+    Array.from({ length: count * copies }, (_, copy): CopyToFold => {
+      const known = progress.find((one) => one.entryKey === key && one.copy === copy);
+      return {
+        ...{ entryKey: key, copy, name, of: count * copies, steps },
+        done: new Set(known?.done),
+        seconds: known?.seconds ?? 0,
+      };
+    }),
+  );
+}
+
+export const isFolded = ({ steps, done }: Pick<CopyToFold, 'steps' | 'done'>): boolean =>
+  steps.every(({ id }) => done.has(id));
+
+/** Where the hand goes on in a copy: at the first step that is not done; at their number when all are. */
+export function nextStep({ steps, done }: Pick<CopyToFold, 'steps' | 'done'>): number {
+  const k = steps.findIndex(({ id }) => !done.has(id));
+  return k < 0 ? steps.length : k;
+}
+
+/** Where the hand goes on at all: a copy that is begun before one that is not; past the last when all are folded. */
+export function nextCopy(copies: readonly CopyToFold[]): number {
+  const open = (begun: boolean): number =>
+    copies.findIndex((copy) => !isFolded(copy) && (!begun || copy.done.size > 0));
+  const [begun, any] = [open(true), open(false)];
+  return begun >= 0 ? begun : any >= 0 ? any : copies.length;
+}

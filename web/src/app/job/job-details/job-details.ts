@@ -1,0 +1,93 @@
+import { DatePipe } from '@angular/common';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, untracked } from '@angular/core';
+import { FormGroup, ReactiveFormsModule } from '@angular/forms';
+import { MatButtonModule } from '@angular/material/button';
+import { Router } from '@angular/router';
+import { draftOf, type Job, jobDraft } from '@odd-corner/contract';
+import { Hands } from '../../data/hands';
+import { Jobs } from '../../data/jobs';
+import { WorkshopSettings } from '../../data/workshop-settings';
+import { Field } from '../../ui/field/field';
+import { controlOf, mayBeSent } from '../../ui/forms/schema-form';
+import { Select } from '../../ui/select/select';
+import { UndoBar } from '../../ui/undo/undo-bar';
+import { JobInHand } from '../job-in-hand';
+import { JobStarter } from '../job-starter';
+
+/** What a job is called, who folds it, what was changed, and what can be done with all of it. */
+@Component({
+  selector: 'oc-job-details',
+  imports: [DatePipe, Field, MatButtonModule, ReactiveFormsModule, Select],
+  templateUrl: './job-details.html',
+  styleUrl: './job-details.scss',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class JobDetails {
+  protected readonly inHand = inject(JobInHand);
+  private readonly hands = inject(Hands);
+  private readonly jobs = inject(Jobs);
+  private readonly starter = inject(JobStarter);
+  private readonly settings = inject(WorkshopSettings);
+  private readonly undo = inject(UndoBar);
+  private readonly router = inject(Router);
+
+  protected readonly form = new FormGroup({ title: controlOf(jobDraft.shape.title, '') });
+  protected readonly handChoices = computed(() => [
+    { id: null, name: `the workshop’s usual hand, ${this.settings.current().hand}` },
+    ...this.hands.rows().map(({ id, name }) => ({ id, name })),
+  ]);
+  protected readonly several = computed(() => this.inHand.job().makes.length > 1);
+
+  constructor() {
+    effect(() => {
+      const { title } = this.inHand.job();
+      untracked(() => this.form.reset({ title }));
+    });
+  }
+
+  protected rename(): void {
+    const { title } = this.form.getRawValue();
+    const job = this.inHand.job();
+    if (!mayBeSent(this.form) || title === null || title.trim() === job.title) return;
+    this.inHand.change({ ...draftOf(job), title: title.trim() }, 'The name is changed.');
+  }
+
+  protected chooseHand(folderHandId: string | null): void {
+    const name = this.hands.rows().find(({ id }) => id === folderHandId)?.name ?? 'the usual hand';
+    this.inHand.change({ ...draftOf(this.inHand.job()), folderHandId }, `Folded by ${name} now.`);
+  }
+
+  /** Takes the make that is open out of the job. */
+  protected takeOut(): void {
+    const [job, make] = [this.inHand.job(), this.inHand.make()];
+    const draft = draftOf(job);
+    this.inHand.change({ ...draft, makes: draft.makes.filter(({ id }) => id !== make.id) }, 'Taken out of the job.');
+  }
+
+  protected copy(): void {
+    this.starter.copy(this.inHand.job());
+  }
+
+  protected archive(): void {
+    this.jobs.archive(this.inHand.job()).subscribe({
+      next: (job) => {
+        this.inHand.took(job);
+        this.undo.done(job.archivedAt ? 'Put away: it is among the archived jobs now.' : 'Back among the jobs.', () =>
+          this.jobs.archive(job),
+        );
+      },
+      error: (error: unknown) => this.undo.failed(error),
+    });
+  }
+
+  protected remove(): void {
+    const { id, title }: Job = this.inHand.job();
+    this.jobs.remove(id).subscribe({
+      next: () => {
+        void this.router.navigate(['/jobs']);
+        this.undo.done(`“${title}” is removed.`, () => this.jobs.restore(id));
+      },
+      error: (error: unknown) => this.undo.failed(error),
+    });
+  }
+}

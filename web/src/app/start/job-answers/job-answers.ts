@@ -1,0 +1,73 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { askedOf, found, makeOf } from '@odd-corner/contract';
+import { formById, type SizedForm } from '@odd-corner/core';
+import { Jobs } from '../../data/jobs';
+import { Papers } from '../../data/papers';
+import { type Started, JobStarter } from '../../job/job-starter';
+import { Figures } from '../../ui/figures/figures';
+import { Asking } from '../asked/asking';
+import { ThingsToPick } from '../asked/things-to-pick';
+import { RankedAnswers } from '../ranked-answers/ranked-answers';
+
+/** All answers to what is asked at the start: a job begins with the very answer that is pressed, or takes it in. */
+@Component({
+  selector: 'oc-job-answers',
+  imports: [RankedAnswers],
+  template: `@if (asking.question(); as asked) {
+    <oc-ranked-answers
+      [purpose]="asked.purpose"
+      [options]="asked.options"
+      [units]="asked.units"
+      [weights]="asking.asked().weights"
+      (weightsChange)="asking.put({ weights: $event })"
+      [papers]="papers.rows()"
+      [paper]="asking.paper()"
+      [busy]="starter.starting()"
+      [kits]="kits()"
+      (take)="start($event)"
+      (add)="starter.addTo($event.to, started($event.answer))"
+    />
+  }`,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class JobAnswers {
+  protected readonly asking = inject(Asking);
+  private readonly things = inject(ThingsToPick);
+  protected readonly papers = inject(Papers);
+  private readonly jobs = inject(Jobs);
+  protected readonly starter = inject(JobStarter);
+  private readonly figures = inject(Figures);
+  /** Jobs that are not folded yet may take something in. */
+  protected readonly kits = computed(() =>
+    this.jobs
+      .rows()
+      .filter(({ state, archivedAt }) => state !== 'folded' && archivedAt === null)
+      .map(({ id, title }) => ({ id, title })),
+  );
+
+  constructor() {
+    this.jobs.refresh();
+  }
+
+  protected start(answer: SizedForm): void {
+    const purpose = this.asking.purpose();
+    const said = purpose ? this.figures.purpose(purpose) : '';
+    const title = this.things.picked()?.name ?? `${formById(answer.formId).name} for ${said}`;
+    this.starter.start(title, this.started(answer));
+  }
+
+  protected started(answer: SizedForm): Started {
+    const { options, units } = this.asking.question()!;
+    const papers = { papers: [this.asking.paper()?.id ?? null], thicknessMm: options.thicknessMm };
+    return {
+      asked: {
+        text: this.asking.asked().text.trim(),
+        purpose: this.asking.purpose(),
+        options: askedOf(options, units),
+      },
+      make: makeOf(found(answer), () => papers),
+      chance: answer.chance,
+      count: units,
+    };
+  }
+}
