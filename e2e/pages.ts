@@ -26,7 +26,7 @@ export async function openOptions(page: Page): Promise<void> {
 }
 
 /** Chooses from the list of a field. */
-export async function choose(page: Page, field: string, option: string): Promise<void> {
-  await page.getByRole('combobox', { name: field }).click();
+export async function choose(page: Page, field: string, option: string | RegExp): Promise<void> {
+  await page.getByRole('combobox', { name: field, exact: true }).first().click();
   await page.getByRole('option', { name: option }).click();
 }

@@ -1,6 +1,6 @@
 import { type ChildProcess, spawn } from 'node:child_process';
 import { once } from 'node:events';
-import { mkdtempSync, rmSync } from 'node:fs';
+import { cpSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 
@@ -12,7 +12,13 @@ export class RunningWorkshop {
   private port = 0;
   readonly data = mkdtempSync(join(tmpdir(), 'odd-corner-e2e-'));
 
-  constructor(private readonly args: readonly string[] = []) {}
+  /** @param like a data folder to begin with a copy of */
+  constructor(
+    private readonly args: readonly string[] = [],
+    like?: string,
+  ) {
+    if (like !== undefined) cpSync(like, this.data, { recursive: true });
+  }
 
   get url(): string {
     return `http://127.0.0.1:${this.port}`;

@@ -11,16 +11,35 @@ interface Fixtures {
   readonly demo: RunningWorkshop;
 }
 
-async function running(args: readonly string[], use: (workshop: RunningWorkshop) => Promise<void>): Promise<void> {
-  const workshop = new RunningWorkshop(args);
+async function running(
+  args: readonly string[],
+  use: (workshop: RunningWorkshop) => Promise<void>,
+  like?: string,
+): Promise<void> {
+  const workshop = new RunningWorkshop(args, like);
   await workshop.start();
   await use(workshop);
   await workshop.stop();
 }
 
-export const test = base.extend<Fixtures>({
+interface OncePerWorker {
+  /** The data folder of a demo workshop that was begun and ended: loading it folds for some seconds. */
+  readonly demoData: string;
+}
+
+export const test = base.extend<Fixtures, OncePerWorker>({
+  demoData: [
+    async ({ browserName: _ }, use) => {
+      const workshop = new RunningWorkshop(['--demo']);
+      await workshop.start();
+      await workshop.halt();
+      await use(workshop.data);
+      await workshop.stop();
+    },
+    { scope: 'worker' },
+  ],
   workshop: async ({ browserName: _ }, use) => running([], use),
-  demo: async ({ browserName: _ }, use) => running(['--demo'], use),
+  demo: async ({ demoData }, use) => running(['--demo'], use, demoData),
 });
 
 export { expect } from '@playwright/test';

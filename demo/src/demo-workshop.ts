@@ -15,6 +15,7 @@ import {
   type Paper,
   type PaperThen,
   planMake,
+  type Predicted,
   purposeOfOne,
   sheetsFrom,
   toFold,
@@ -120,7 +121,8 @@ class DemoWorks {
     const { make, told } = kept;
     const hand = handOf(folded.hand);
     const factor = (hand?.missMm ?? USUAL_MISS_MM) / told!.handMm;
-    const sizes = Object.entries(told!.sizes).map(([key, { mm, sdMm }]) => [key, { mm, sdMm: (sdMm ?? 0) * factor }]);
+    const predicted: Predicted = {};
+    for (const [key, { mm, sdMm }] of Object.entries(told!.sizes)) predicted[key] = { mm, sdMm: (sdMm ?? 0) * factor };
     const [first] = make.entries;
     const inside = Object.entries(told!.sizes).filter(
       ([key]) => key.startsWith(`${first.key}/`) && sizeNameOf(make.formId, make.params, key)?.inside,
@@ -133,7 +135,7 @@ class DemoWorks {
     const [paperId] = first.papers;
     const paper = this.papers.find((one) => one.id === paperId)!;
     return {
-      ...{ id, jobId, makeId: kept.id, title, make, papers: told!.papers, predicted: Object.fromEntries(sizes) },
+      ...{ id, jobId, makeId: kept.id, title, make, papers: told!.papers, predicted },
       ...{ copies, folderHandId: hand?.id ?? null, fits: folded.fits ?? null, minutes: folded.minutes },
       ...{ note: folded.note, foldedAt, version: 1, measured: Object.fromEntries(measured) },
       sheetsUsed: [{ paperId: paper.id, paperName: paper.name, sheets: sheetsFrom(plan, paper.id) }],

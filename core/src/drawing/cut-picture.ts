@@ -33,15 +33,15 @@ export function cutPicture(
   const ring = (rect: CutRect, kind: DrawnLine['kind']): DrawnLine[] =>
     corners(rect).map((from, k, all) => ({ kind, from, to: all[(k + 1) % all.length] }));
   const patches: Patch[] = [
-    { points: corners(whole), side: 'colour', part: 0, light: 0.92 },
+    { points: corners(whole), side: 'colour', part: 0, light: 0.62 },
     ...pieces.map((piece): Patch => ({ points: corners(piece), side: 'white', part: 0, light: 1 })),
   ];
   const cutLines = cuts.map(({ piece, runs, atMm }, k): { line: DrawnLine; label: DrawnLabel } => {
     const { xMm, yMm, widthMm: w, heightMm: h } = piece;
     const from = runs === 'upright' ? { x: xMm + atMm, y: -yMm } : { x: xMm, y: -yMm - atMm };
     const to = runs === 'upright' ? { x: from.x, y: -yMm - h } : { x: xMm + w, y: from.y };
-    // The number stands at the far end of the cut, where it is begun.
-    const at = runs === 'upright' ? { x: to.x, y: to.y + height } : { x: to.x - height, y: to.y };
+    // The number stands where the cut begins: level ones on the left, upright ones at the far edge.
+    const at = runs === 'upright' ? { x: to.x, y: to.y + height } : { x: from.x + height, y: from.y };
     return { line: { kind: 'mountain', from, to }, label: label(`${k + 1}`, at) };
   });
   return {

@@ -37,7 +37,6 @@ export function explainFit(answer: SizedEntry, options: SizeOptions, shown: Quan
     what: 'Paper in the walls',
     figures: `one layer is ${rounded(options.thicknessMm, 2)} mm; ${layers.map(({ name, count }) => `${name}: ${count}`).join(', ')}. Room and outside are measured with it.`,
   });
-  const side = formatLength(sheet.widthMm, onRuler);
   if (decided.kind === 'fingers')
     lines.push({
       what: 'Fingers decided',

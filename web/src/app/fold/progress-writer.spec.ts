@@ -2,14 +2,14 @@ import { provideHttpClient } from '@angular/common/http';
 import { HttpTestingController, provideHttpClientTesting, type TestRequest } from '@angular/common/http/testing';
 import { TestBed } from '@angular/core/testing';
 import { type CopyProgress, USUAL_SETTINGS } from '@odd-corner/contract';
-import { aJob, doneAt } from '../testing/bench';
+import { aJob, aMake } from '../testing/bench';
 import { ProgressWriter } from './progress-writer';
 
-const ID = aJob().kept.makes[0].id;
+const ID = aMake().id;
 const URL = `/api/makes/${ID}/progress`;
 /** So many steps of the tray, or those from one on. */
 const at = (step: number, from = 0): CopyProgress => {
-  const [{ done, ...rest }] = doneAt({ part: 'tray', step, seconds: 0 });
+  const [{ done, ...rest }] = aMake({ done: [step], seconds: 0 }).progress;
   return { ...rest, done: done.slice(from) };
 };
 
@@ -31,8 +31,8 @@ describe('writing the place', () => {
     (request.request.body as { copies: CopyProgress[] }).copies;
   const stepOf = (request: TestRequest): number => copiesOf(request)[0].done.length;
   const answer = (request: TestRequest): void => {
-    const { kept } = aJob({ state: 'folding' });
-    request.flush({ ...kept, makes: [{ ...kept.makes[0], progress: copiesOf(request) }] });
+    const job = aJob({ state: 'folding' });
+    request.flush({ ...job, makes: [{ ...job.makes[0], progress: copiesOf(request) }] });
   };
 
   it('sends one at a time, and what waits together', () => {

@@ -202,7 +202,7 @@ export class JobInHand {
   private differ(before: Job, { makes }: JobDraft): readonly JobMake[] {
     return before.makes.filter((was) => {
       const now = makes.find(({ id }) => id === was.id);
-      return now !== undefined && foldedOf(now as Pick<JobMake, 'make'>) !== foldedOf(was);
+      return now !== undefined && foldedOf(now) !== foldedOf(was);
     });
   }
 

@@ -1,38 +1,55 @@
-import type { TrayJob } from '@odd-corner/contract';
-import { aJob } from '../testing/bench';
-import { isStation, STATIONS, stripOf } from './stations';
+import { aJob, aMake } from '../testing/bench';
+import { copiesOf, nextStation, type StationLine, STATIONS, type StripOf } from './stations';
 
-const PLANNED: TrayJob = aJob({
-  choice: {
-    ...aJob().choice,
-    tray: { sheetMm: 177, wallMm: null },
-    lid: { sheetMm: 181, wallMm: null },
-  },
-});
+const figures: StripOf['figures'] = { length: (mm) => `${mm} mm`, purpose: () => 'a purpose' };
+const lines = (make = aMake(), state: 'planned' | 'folding' | 'folded' = 'planned'): Record<string, StationLine> =>
+  Object.fromEntries(
+    STATIONS.map(({ id, summary }) => [id, summary({ job: { state }, make, papers: ['Kraft'], figures })]),
+  );
 
-const strip = (job: TrayJob, paper: string | null = null) =>
-  stripOf(job, paper, { length: (mm) => `${mm} mm`, sizes: (sizes) => sizes.join(' × ') });
-const lineOf = (job: TrayJob, id: (typeof STATIONS)[number], paper: string | null = null) =>
-  strip(job, paper).find((part) => part.id === id);
-
-describe('the strip of a job', () => {
-  it('shows every station once, in the order of the work', () => {
-    expect(strip(PLANNED).map(({ id }) => id)).toEqual([...STATIONS]);
-    expect(STATIONS.every(isStation)).toBe(true);
-    expect(isStation('glue')).toBe(false);
+describe('the stations of a job', () => {
+  it('each have an address, a name and a screen of their own', async () => {
+    for (const key of ['id', 'name'] as const)
+      expect(new Set(STATIONS.map((station) => station[key])).size).toBe(STATIONS.length);
+    const screens = await Promise.all(STATIONS.map(({ load }) => load()));
+    expect(new Set(screens).size).toBe(STATIONS.length);
   });
 
-  it('says what was decided', () => {
-    expect(lineOf(PLANNED, 'purpose')?.line).toBe('60 × 45 × 22, easy');
-    expect(lineOf(PLANNED, 'sheet', 'Kraft')?.line).toBe('177 mm and 181 mm, Kraft');
+  it('say what was decided, in one line', () => {
+    const make = aMake();
+    const { purpose, form, sheet, cut, fold, record } = lines(make);
+    expect(purpose.line).toBe('60 x 45 x 22, easy');
+    expect(form.line).toBe('Square tray');
+    const sides = make.make.entries.map((entry) => `${entry.sheet.widthMm} mm`);
+    expect(sheet.line).toBe(`${sides.join(' and ')}, Kraft`);
+    expect([cut, fold, record].map(({ state }) => state)).toEqual(['open', 'open', 'open']);
   });
 
-  it('follows the folding', () => {
-    expect(lineOf(PLANNED, 'fold')).toMatchObject({ state: 'open', line: 'not begun' });
-    expect(lineOf({ ...PLANNED, state: 'folding', progress: { part: 'lid', step: 1, seconds: 9 } }, 'fold')?.line).toBe(
-      'lid, 1 step done',
+  it('of an oblong tell both sides, of several how many, of none what a form calls it', () => {
+    const make = aMake({ formId: 'oblong-canoe', holds: 'load 20 g', count: 3 });
+    expect(lines(make)['form'].line).toBe('Long canoe, 3 of them');
+    expect(lines(make)['sheet'].line).toMatch(/^\d+ mm × \d+ mm, Kraft$/);
+    expect(copiesOf(make)).toBe(3);
+    const gone = { ...make, make: { ...make.make, formId: 'paper-hat' } };
+    expect(lines({ ...gone, asked: { ...make.asked, text: '', purpose: null } })['purpose'].line).toBe(
+      'a sheet at hand, easy',
     );
-    expect(lineOf({ ...PLANNED, state: 'folded' }, 'fold')?.state).toBe('done');
-    expect(lineOf({ ...PLANNED, state: 'folded' }, 'record')?.line).toBe('in the logbook');
+    expect(lines(gone)['form'].line).toContain('paper-hat');
+  });
+
+  it('tell how far folding has come, by steps of one and by copies of several', () => {
+    expect(lines(aMake({ formId: 'square-card-envelope', holds: 'card 60 x 60', done: [3] }))['fold'].line).toBe(
+      '3 steps done',
+    );
+    expect(lines(aMake({ done: [16, 1] }))['fold'].line).toBe('2 of 2 begun');
+    expect(lines(aMake(), 'folded')['fold'].line).toBe('folded');
+  });
+
+  it('lead on to where the job is', () => {
+    expect((['planned', 'folding', 'folded'] as const).map((state) => nextStation(aJob({ state })))).toEqual([
+      'sheet',
+      'fold',
+      'record',
+    ]);
   });
 });

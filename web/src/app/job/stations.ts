@@ -22,8 +22,8 @@ export interface StationLine {
 export interface Station {
   readonly id: string;
   readonly name: string;
-  summary(of: StripOf): StationLine;
-  load(): Promise<Type<unknown>>;
+  readonly summary: (of: StripOf) => StationLine;
+  readonly load: () => Promise<Type<unknown>>;
 }
 
 const done = (line: string): StationLine => ({ state: 'done', line });
@@ -38,7 +38,7 @@ export const STATIONS: readonly Station[] = [
   {
     id: 'purpose',
     name: 'Purpose',
-    summary({ make: { asked }, figures }) {
+    summary: ({ make: { asked }, figures }) => {
       const { text, purpose, options } = asked;
       return done(`${text || (purpose ? figures.purpose(purpose) : 'a sheet at hand')}, ${options.ease}`);
     },
@@ -47,7 +47,7 @@ export const STATIONS: readonly Station[] = [
   {
     id: 'form',
     name: 'Form',
-    summary({ make: { make, count } }) {
+    summary: ({ make: { make, count } }) => {
       const name = SHELF.has(make.formId) ? SHELF.form(make.formId).name : make.formId;
       return done(count > 1 ? `${name}, ${count} of them` : name);
     },
@@ -56,7 +56,7 @@ export const STATIONS: readonly Station[] = [
   {
     id: 'sheet',
     name: 'Sheet',
-    summary({ make: { make, asked }, papers, figures }) {
+    summary: ({ make: { make, asked }, papers, figures }) => {
       const side = (mm: number): string => figures.length(mm, asked.options.ruler);
       const sheets = make.entries.map(({ sheet: { widthMm, heightMm } }) =>
         widthMm === heightMm ? side(widthMm) : `${side(widthMm)} × ${side(heightMm)}`,
@@ -80,7 +80,7 @@ export const STATIONS: readonly Station[] = [
   {
     id: 'fold',
     name: 'Fold',
-    summary({ job, make }) {
+    summary: ({ job, make }) => {
       if (job.state === 'folded') return done('folded');
       const begun = make.progress.filter((copy) => copy.done.length);
       if (!begun.length) return open('not begun');

@@ -1,5 +1,4 @@
-import { measuredOf, predictedInside } from '@odd-corner/contract';
-import { aPiece, PageBench } from '../testing/bench';
+import { aPiece, insideOf, PageBench } from '../testing/bench';
 import { DeviationChart } from './deviation-chart';
 import { rowOf } from './log-rows';
 
@@ -14,12 +13,13 @@ interface Shown {
 
 describe('deviations as pictures', () => {
   it('stand each at its time and at what was predicted, sizes told apart by shape', async () => {
-    const inside = predictedInside(aPiece().predicted)!;
+    const inside = insideOf(aPiece());
+    const lengthMm = inside['tray/box.lengthMm'];
     const pieces = [1, 2].map((off) =>
       aPiece({
         id: `00000000-0000-4000-8000-00000000009${off}`,
         foldedAt: `2026-11-0${off}T10:00:00.000Z`,
-        measured: measuredOf({ ...inside, lengthMm: inside.lengthMm + off }),
+        measured: { ...inside, 'tray/box.lengthMm': lengthMm + off },
       }),
     );
     const bench = new PageBench(DeviationChart, { rows: pieces.map(rowOf) });
@@ -35,8 +35,8 @@ describe('deviations as pictures', () => {
     expect(time.series[0].data.map(([at]) => at)).toEqual(pieces.map(({ foldedAt }) => foldedAt));
     offs.forEach((off, k) => expect(off).toBeCloseTo(k + 1, 9));
     against.series[0].data.forEach(([told, found], k) => {
-      expect(told).toBeCloseTo(inside.lengthMm, 9);
-      expect(found).toBeCloseTo(inside.lengthMm + k + 1, 9);
+      expect(told).toBeCloseTo(lengthMm, 9);
+      expect(found).toBeCloseTo(lengthMm + k + 1, 9);
     });
   });
 });

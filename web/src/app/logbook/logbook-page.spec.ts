@@ -2,18 +2,17 @@ import { TestbedHarnessEnvironment } from '@angular/cdk/testing/testbed';
 import { MatPaginatorHarness } from '@angular/material/paginator/testing';
 import { MatSortHarness } from '@angular/material/sort/testing';
 import { MatTableHarness } from '@angular/material/table/testing';
-import { insideOf, type LogEntry, measuredOf, predictedInside } from '@odd-corner/contract';
-import { aPiece, PageBench, SETTINGS } from '../testing/bench';
+import type { JobDraft, LogEntry, LogEntryChange } from '@odd-corner/contract';
+import { aJob, aPiece, insideOf, PageBench, SETTINGS } from '../testing/bench';
 import { LogbookPage } from './logbook-page';
 
 describe('the logbook', () => {
-  const predicted = predictedInside(aPiece().predicted)!;
-  const off = (mm: number) =>
-    measuredOf({
-      lengthMm: predicted.lengthMm + mm,
-      widthMm: predicted.widthMm,
-      depthMm: predicted.depthMm - mm,
-    });
+  const predicted = insideOf(aPiece());
+  const off = (mm: number): Record<string, number> => ({
+    ...predicted,
+    'tray/box.lengthMm': predicted['tray/box.lengthMm'] + mm,
+    'tray/box.depthMm': predicted['tray/box.depthMm'] - mm,
+  });
   const second = '00000000-0000-4000-8000-000000000099';
   const third = '00000000-0000-4000-8000-000000000098';
   const show = async (pieces: unknown, settings = SETTINGS): Promise<PageBench<LogbookPage>> => {
@@ -150,11 +149,78 @@ describe('the logbook', () => {
     await worst.click();
     await worst.click();
     const worstOf = ({ measured }: LogEntry): number => {
-      const length = insideOf(measured)?.lengthMm;
-      return length === undefined ? -1 : Math.abs(length - predicted.lengthMm);
+      const length = measured['tray/box.lengthMm'] as number | undefined;
+      return length === undefined ? -1 : Math.abs(length - predicted['tray/box.lengthMm']);
     };
     const shown = (await titles()).map((title) => worstOf(many.find((piece) => piece.title === title)!));
     const sorted = many.map(worstOf).sort((p, q) => q - p);
     shown.forEach((mm, k) => expect(mm).toBeCloseTo(sorted[k], 9));
+  });
+});
+
+describe('an entry of the logbook', () => {
+  const entry = aPiece({ measured: { 'tray/box.lengthMm': 62 }, note: 'Crisp.' });
+  const URL = `/api/log/${entry.id}`;
+  const show = async (): Promise<PageBench<LogbookPage>> => {
+    const bench = new PageBench(LogbookPage);
+    await bench.settle();
+    bench.answer('GET', '/api/log', [entry]);
+    bench.answer('GET', '/api/hands', []);
+    await bench.settle();
+    return bench;
+  };
+  const correct = async (): Promise<PageBench<LogbookPage>> => {
+    const bench = await show();
+    bench.button('Correct').click();
+    for (let k = 0; k < 20 && !bench.dialog().includes('Folded on'); k++) await bench.settle(60);
+    bench.answer('GET', '/api/hands', []);
+    await bench.settle(60);
+    return bench;
+  };
+  const IN = 'mat-dialog-container';
+
+  it('is corrected where it stands: what is not touched stays', async () => {
+    const bench = await correct();
+    expect(await bench.reads('Inside, long', IN)).toBe('62 mm');
+    expect(await bench.reads('Note', IN)).toBe('Crisp.');
+    await bench.write('Inside, wide', '61', IN);
+    await bench.write('Minutes', '31', IN);
+    await bench.write('Folded on', '2026-11-05', IN);
+    await bench.press('Keep it so');
+    const body = bench.sent('PUT', URL).request.body as LogEntryChange;
+    expect(body).toMatchObject({
+      ...{ version: 1, minutes: 31, note: 'Crisp.', copies: 1, fits: null },
+      measured: { 'tray/box.lengthMm': 62, 'tray/box.widthMm': 61 },
+      sheetsUsed: [{ paperId: entry.sheetsUsed[0].paperId, sheets: 1 }],
+    });
+    expect(body.foldedAt.slice(0, 10)).toBe('2026-11-05');
+  });
+
+  it.each(['2026-02-30', 'yesterday', '5.11.2026'])('is on no day called “%s”', async (text) => {
+    const bench = await correct();
+    await bench.write('Folded on', text, IN);
+    await bench.press('Keep it so');
+    bench.http.expectNone((request) => request.method === 'PUT');
+    expect(await bench.said('Folded on', IN)).toContain('Write a day as year-month-day');
+  });
+
+  it('is folded again as it was, for what its job was for', async () => {
+    const bench = await show();
+    const job = aJob();
+    bench.button('Fold again').click();
+    bench.answer('GET', `/api/jobs/${job.id}`, job);
+    const { title, makes } = bench.sent('POST', '/api/jobs').request.body as JobDraft;
+    expect(title).toBe(entry.title);
+    expect(makes).toMatchObject([{ asked: { text: '60 x 45 x 22' }, make: entry.make, count: 1 }]);
+  });
+
+  it('whose job is gone is folded again without its purpose', async () => {
+    const bench = await show();
+    bench.button('Fold again').click();
+    bench
+      .sent('GET', `/api/jobs/${entry.jobId}`)
+      .flush({ type: 'about:blank', title: 'Not found', status: 404 }, { status: 404, statusText: 'Not Found' });
+    const { makes } = bench.sent('POST', '/api/jobs').request.body as JobDraft;
+    expect(makes).toMatchObject([{ asked: { text: '', purpose: null }, make: entry.make }]);
   });
 });

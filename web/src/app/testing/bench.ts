@@ -1,6 +1,6 @@
 import { provideHttpClient } from '@angular/common/http';
 import { HttpTestingController, provideHttpClientTesting, type TestRequest } from '@angular/common/http/testing';
-import { ENVIRONMENT_INITIALIZER, inject, type Provider, type Type } from '@angular/core';
+import { inject, type Provider, type Type } from '@angular/core';
 import { TestbedHarnessEnvironment } from '@angular/cdk/testing/testbed';
 import { type ComponentFixture, TestBed } from '@angular/core/testing';
 import { MatExpansionPanelHarness } from '@angular/material/expansion/testing';
@@ -38,6 +38,8 @@ import {
   squareTray,
   type SizeOptions,
 } from '@odd-corner/core';
+import { Subject } from 'rxjs';
+import { Hands } from '../data/hands';
 import { Papers } from '../data/papers';
 import { JobInHand } from '../job/job-in-hand';
 import { foldingTasks } from '../workers/folding-tasks';
@@ -97,15 +99,16 @@ interface MakeWanted {
   readonly count?: number;
   /** Steps that are done of each copy, in the order of entries and copies. */
   readonly done?: readonly number[];
+  readonly seconds?: number;
 }
 
 /** A make whose sheets were worked out for its paper. */
 export function aMake(wanted: MakeWanted = {}, n = 30): JobMake {
   const { formId = squareTray.id, holds = '60 x 45 x 22', thicknessMm = 0.12, papers = [id(1)], count = 1 } = wanted;
-  const given = wanted.given ?? (formId === squareTray.id ? { wallMm: null } : {});
+  const given = wanted.given ?? (wanted.formId ? {} : { wallMm: null });
   const on = { gsm: 90, thicknessMm, handMm: 0.3 };
   const usual = askedOf({ ...SIZE_OPTIONS, ...on }, 1);
-  const lid = formId === squareTray.id ? ({ lid: 'eared' } as const) : {};
+  const lid = wanted.formId ? {} : ({ lid: 'eared' } as const);
   const asked: Asked = {
     ...{ text: holds, purpose: parsePurpose(holds) },
     options: { ...usual, ...lid, ...wanted.options },
@@ -119,7 +122,7 @@ export function aMake(wanted: MakeWanted = {}, n = 30): JobMake {
   );
   const progress = copies.flatMap(({ entryKey, copy, steps }, k): CopyProgress[] => {
     const done = steps.slice(0, wanted.done?.[k] ?? 0).map((step) => step.id);
-    return done.length ? [{ entryKey, copy, done, seconds: 60 }] : [];
+    return done.length ? [{ entryKey, copy, done, seconds: wanted.seconds ?? 60 }] : [];
   });
   return { ...{ id: id(n), asked, make, count, marks: null, art: null }, told: null, cut: null, progress };
 }
@@ -151,21 +154,11 @@ export function aPiece(more: Partial<LogEntry> = {}): LogEntry {
   };
 }
 
-/** A job in hand, as its page has it when everything is known. */
-export function inHand(job: Job, makeId: string | null = null): Provider[] {
-  return [
-    JobInHand,
-    {
-      provide: ENVIRONMENT_INITIALIZER,
-      multi: true,
-      useValue: () => {
-        const hand = inject(JobInHand);
-        hand.open(job.id, makeId);
-        inject(Papers).refresh();
-      },
-    },
-  ];
-}
+/** What the inside of the first entry was predicted to be, by the names of its sizes. */
+export const insideOf = ({ predicted, make: { entries } }: LogEntry): Record<string, number> =>
+  Object.fromEntries(
+    Object.entries(predicted).flatMap(([key, { mm }]) => (key.startsWith(`${entries[0].key}/box.`) ? [[key, mm]] : [])),
+  );
 
 /** Rows as a list answers them. */
 export const listed = (rows: readonly unknown[]): Listed<unknown> => ({
@@ -343,4 +336,45 @@ export class PageBench<C> {
     field.dispatchEvent(new Event('input', { bubbles: true }));
     this.fixture.detectChanges();
   }
+}
+
+/** What else is known on the page of a job. */
+export interface JobPlace {
+  readonly papers?: readonly Paper[];
+  readonly hands?: readonly object[];
+  /** Which make is open; the first when left out. */
+  readonly makeId?: string;
+  readonly settings?: Settings;
+}
+
+/** A station of a job, everything it waits for being known. */
+export async function atStation<C>(
+  component: Type<C>,
+  job: Job,
+  { papers = [aPaper()], hands = [], makeId, settings = SETTINGS }: JobPlace = {},
+): Promise<PageBench<C>> {
+  // Stations are shown once their job is known.
+  const begin = new Subject<Job>();
+  const bench = new PageBench(component, {}, settings, [
+    {
+      provide: JobInHand,
+      useFactory: () => {
+        const hand = new JobInHand();
+        begin.subscribe((known) => hand.took(known));
+        hand.open(job.id, makeId ?? null);
+        begin.next(job);
+        inject(Papers).refresh();
+        inject(Hands).refresh();
+        return hand;
+      },
+    },
+  ]);
+  bench.answer('GET', `/api/jobs/${job.id}`, job);
+  bench.answer('GET', '/api/papers', papers);
+  bench.answer('GET', '/api/hands', hands);
+  await bench.settle(60);
+  bench.answer('GET', '/api/papers', papers);
+  bench.answer('GET', '/api/hands', hands);
+  await bench.settle(200);
+  return bench;
 }

@@ -1,56 +1,89 @@
-import type { Job, Place } from '@odd-corner/contract';
-import { aJob, aPaper, doneAt, PageBench } from '../../testing/bench';
+import { TestBed } from '@angular/core/testing';
+import type { Job } from '@odd-corner/contract';
+import { JobInHand } from '../../job/job-in-hand';
+import { aJob, aMake, aPaper, atStation, type PageBench } from '../../testing/bench';
 import { FoldStation } from './fold-station';
 
 describe('folding at the table', () => {
-  const URL = `/api/makes/${aJob().kept.makes[0].id}/progress`;
-  const bench = async (
-    progress: Place = { part: 'tray', step: 0, seconds: 0 },
-  ): Promise<{ b: PageBench<FoldStation>; moved: Job[] }> => {
-    const b = new PageBench(FoldStation, { job: aJob({ progress }), paper: aPaper() });
-    const moved: Job[] = [];
-    b.fixture.componentInstance.moved.subscribe((job) => moved.push(job));
-    await b.settle(60);
-    return { b, moved };
+  const STEPS = 16;
+  const URL = `/api/makes/${aMake().id}/progress`;
+  const bench = async (done: readonly number[] = [], more: Parameters<typeof aMake>[0] = {}) => {
+    const job = aJob({ makes: [aMake({ done, ...more })] });
+    const b = await atStation(FoldStation, job);
+    for (let k = 0; k < 40 && !b.host.querySelector('h2'); k++) await b.settle(60);
+    return { b, job };
   };
   const press = async (b: PageBench<FoldStation>, key: string): Promise<void> => {
     window.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true, cancelable: true }));
-    await b.settle(40);
+    await b.settle(60);
   };
-  const heading = (b: PageBench<FoldStation>): string => b.find('h2').textContent ?? '';
+  const heading = (b: PageBench<FoldStation>): string => (b.find('h2').textContent ?? '').trim();
+  const ids = ({ makes: [{ make }] }: Job): string[] => make.entries.map(({ key }) => key);
 
   it('begins at the step where the hand left off', async () => {
     expect((await bench()).b.text).toContain('step 1 of 16');
-    expect((await bench({ part: 'lid', step: 3, seconds: 60 })).b.text).toMatch(/Lid from \d+\smm · step 4 of 16/);
+    expect((await bench([STEPS, 3])).b.text).toMatch(/Lid with ears from \d+\smm · step 4 of 16/);
   });
 
-  it('goes on and back by keys, and writes each place', async () => {
-    const { b, moved } = await bench();
+  it('goes on and back by keys, and writes each step by its id', async () => {
+    const { b, job } = await bench();
     await press(b, 'ArrowRight');
     expect(b.text).toContain('step 2 of 16');
+    const [progress] = aMake({ done: [1] }).progress;
     const request = b.sent('POST', URL);
-    const [{ done }] = doneAt({ part: 'tray', step: 1, seconds: 0 });
-    expect(request.request.body).toMatchObject({ copies: [{ entryKey: 'tray', copy: 0, done }] });
-    request.flush(aJob({ state: 'folding', progress: { part: 'tray', step: 1, seconds: 0 } }).kept);
-    expect(moved.map((job) => job.makes[0].progress[0].done)).toEqual([done]);
+    expect(request.request.body).toMatchObject({ copies: [{ entryKey: 'tray', copy: 0, done: progress.done }] });
+    request.flush({ ...job, state: 'folding', makes: [{ ...job.makes[0], progress: [progress] }] });
+    expect(TestBed.inject(JobInHand).make().progress).toEqual([progress]);
     await press(b, 'ArrowLeft');
     expect(b.text).toContain('step 1 of 16');
     expect(b.button('Back').disabled).toBe(true);
+    // What is done stays done, and shows so.
+    expect(b.host.querySelectorAll('.tick.past')).toHaveLength(1);
   });
 
-  it('ends the tray with the lid’s sheet, and the lid with the logbook', async () => {
-    const { b } = await bench({ part: 'tray', step: 16, seconds: 0 });
-    expect(heading(b)).toBe('The tray is folded');
-    expect(b.text).toContain(`${aJob().choice.lid.sheetMm}\u00a0mm`.replace('\u00a0', ' '));
-    b.button('Fold the lid').click();
+  it('of several pieces goes from one to the next, and ends with all of it put together', async () => {
+    const { b, job } = await bench([STEPS - 1]);
+    await press(b, ' ');
+    expect(heading(b)).toBe('Tray: folded');
+    expect(b.text).toContain(`from a sheet of ${job.makes[0].make.entries[1].sheet.widthMm} mm`);
+    await press(b, ' ');
+    expect(b.text).toMatch(/Lid with ears from \d+\smm · step 1 of 16/);
+    const last = await bench([STEPS, STEPS - 1]);
+    await press(last.b, 'ArrowRight');
+    await press(last.b, 'ArrowRight');
+    expect(heading(last.b)).toBe('It is folded');
+    expect(last.b.text).toContain('Put over each other: Lid with ears over Tray.');
+    expect(last.b.find('a[href$="/record"]').getAttribute('href')).toBe(`/jobs/${last.job.id}/record`);
+  });
+
+  it('counts copies, and opens any of them where its hand left off', async () => {
+    const { b, job } = await bench([2, 0, 1], { formId: 'square-card-envelope', holds: 'card 60 x 60', count: 3 });
+    expect(b.text).toMatch(/Diamond envelope 1 of 3 from \d+\smm · step 3 of 6/);
+    await b.choose('What is folded', /3 of 3, 1 of 6 steps/);
     await b.settle(60);
-    expect(b.sent('POST', URL).request.body).toMatchObject({ copies: [{ entryKey: 'lid', copy: 0, done: [] }] });
-    expect(b.text).toMatch(/Lid from \d+\smm · step 1 of 16/);
-    await press(b, 'ArrowLeft');
-    expect(heading(b)).toBe('The tray is folded');
-    const end = await bench({ part: 'lid', step: 16, seconds: 0 });
-    expect(heading(end.b)).toBe('It is folded');
-    expect(end.b.find<HTMLAnchorElement>('a[href$="/record"]').getAttribute('href')).toBe(`/jobs/${aJob().id}/record`);
+    expect(b.text).toMatch(/Diamond envelope 3 of 3 .* step 2 of 6/);
+    await press(b, 'ArrowRight');
+    expect(b.sent('POST', URL).request.body).toMatchObject({ copies: [{ entryKey: ids(job)[0], copy: 2 }] });
+  });
+
+  it('takes papers in turn among the copies', async () => {
+    const blue = aPaper({ id: '00000000-0000-4000-8000-000000000020', name: 'Blue', colourFront: '#0000ff' });
+    const make = aMake({
+      ...{ formId: 'square-card-envelope', holds: 'card 60 x 60', count: 2, done: [6] },
+      papers: [aPaper().id, blue.id],
+    });
+    const b = await atStation(FoldStation, aJob({ makes: [make] }), { papers: [aPaper(), blue] });
+    for (let k = 0; k < 40 && !b.host.querySelector('h2'); k++) await b.settle(60);
+    expect(b.find('oc-drawing').style.getPropertyValue('--front')).toBe('#0000ff');
+  });
+
+  it('that is all done can be begun again', async () => {
+    const { b, job } = await bench([STEPS, STEPS]);
+    expect(heading(b)).toBe('It is folded');
+    b.button('Fold it again from the start').click();
+    b.sent('DELETE', URL).flush({ ...job, makes: [{ ...job.makes[0], progress: [] }] });
+    await b.settle(60);
+    expect(b.text).toContain('step 1 of 16');
   });
 
   it('shows the other side in the paper’s other colour', async () => {
@@ -63,25 +96,26 @@ describe('folding at the table', () => {
   });
 
   it('shows the creases and the measures on request', async () => {
-    const { b } = await bench({ part: 'tray', step: 9, seconds: 0 });
+    const { b } = await bench([9]);
     await press(b, 'c');
     expect(b.text).toContain('Crease pattern, white side up');
     await press(b, 'c');
     await press(b, 'm');
+    await b.settle(100);
     expect(b.text).toContain('Inside when folded');
   });
 
   it('jumps to a step from the row of folds', async () => {
     const { b } = await bench();
     b.host.querySelectorAll<HTMLButtonElement>('.tick')[10].click();
-    await b.settle(40);
+    await b.settle(60);
     expect(b.text).toContain('step 11 of 16');
     expect(heading(b)).toBe('Raise the two sides');
     expect(b.host.querySelectorAll('.tick.past')).toHaveLength(10);
   });
 
   it('tells the caution where glue is used', async () => {
-    const { b } = await bench({ part: 'lid', step: 12, seconds: 0 });
+    const { b } = await bench([STEPS, 12]);
     expect(heading(b)).toBe('Turn the far flap outside');
     expect(b.text).toContain('open a window');
   });

@@ -12,17 +12,19 @@ export interface ResizeOn {
   readonly lengths: Readonly<Record<string, number>>;
 }
 
-const isLength = ({ input }: ParamField): boolean => input.kind === 'length' || input.kind === 'fixed length';
-
-/** Parameters of a piece that stay when its sheet is sought: what was chosen, and that a length is left to folding alone. */
+/**
+ * Parameters of a piece that stay when its sheet is sought: what was chosen, and that a length is left to folding alone. Other
+ * lengths are sought with the sheet.
+ */
 export function settledOf(
   fields: readonly ParamField[],
   params: Readonly<Record<string, unknown>>,
 ): Readonly<Record<string, unknown>> {
   return Object.fromEntries(
-    fields.flatMap((field) => {
-      const value = params[field.key];
-      return value === undefined || (isLength(field) && value !== null) ? [] : [[field.key, value]];
+    fields.flatMap(({ key, input }): [string, unknown][] => {
+      const value = params[key] ?? null;
+      if (input.kind === 'length') return value === null && !input.always ? [[key, null]] : [];
+      return value === null || input.kind === 'fixed length' ? [] : [[key, value]];
     }),
   );
 }

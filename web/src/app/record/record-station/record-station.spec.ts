@@ -1,8 +1,5 @@
-import { toFold, type JobMake } from '@odd-corner/contract';
-import { Fitting, foretell, isSized, parsePurpose, sizeFor } from '@odd-corner/core';
-import { TestBed } from '@angular/core/testing';
-import { Papers } from '../../data/papers';
-import { aJob, aPaper, PageBench, SIZE_OPTIONS } from '../../testing/bench';
+import type { JobMake } from '@odd-corner/contract';
+import { aJob, aMake, aPaper, atStation, type PageBench } from '../../testing/bench';
 import { RecordStation } from './record-station';
 
 // The turning model wants WebGL; its own end-to-end test looks at it.
@@ -14,16 +11,13 @@ jest.mock('../../ui/paper-model/paper-stage', () => ({
   },
 }));
 
-const HAND = { id: '00000000-0000-4000-8000-000000000071', name: 'Ines', missMm: 0.2, version: 1 };
-const job = aJob({ progress: { part: 'lid', step: 16, seconds: 1500 } }).kept;
+const HAND = { id: '00000000-0000-4000-8000-000000000071', name: 'Bench lead', missMm: 0.2, version: 1 };
+const job = aJob({ makes: [aMake({ done: [16, 16], seconds: 750 })] });
 
 describe('writing down what came out', () => {
   const bench = async (make: JobMake = job.makes[0], hands: object[] = []): Promise<PageBench<RecordStation>> => {
-    const made = new PageBench(RecordStation, { job, make });
-    TestBed.inject(Papers).refresh();
-    await made.settle();
+    const made = await atStation(RecordStation, aJob({ makes: [make] }), { hands });
     made.answer('GET', '/api/hands', hands);
-    made.answer('GET', '/api/papers', [aPaper()]);
     await made.settle(300);
     return made;
   };
@@ -44,7 +38,7 @@ describe('writing down what came out', () => {
     await b.write('Note', '  Crisp.  ');
     await b.write('How many', '2');
     await b.choose('Its contents fit', 'tightly');
-    await b.choose('Folded by', 'Ines');
+    await b.choose('Folded by', 'Bench lead');
     await b.submit();
     const body = b.sent('POST', '/api/log').request.body as { measured: Record<string, number>; id: string };
     expect(body).toMatchObject({
@@ -58,15 +52,7 @@ describe('writing down what came out', () => {
   });
 
   it('asks for what a boat has where it is a boat, and needs nothing measured', async () => {
-    const fitting = new Fitting();
-    const boat = sizeFor(fitting, 'square-canoe', parsePurpose('load 20 g'), SIZE_OPTIONS);
-    if (!boat || !isSized(boat)) throw new Error('There is a sheet.');
-    const { sheet, params, formId } = boat;
-    const entry = { key: 'piece', pieceId: formId, params: {}, copies: 1, papers: [null], thicknessMm: 0.1, sheet };
-    const make = { formId, params: params as JobMake['make']['params'], entries: [entry] };
-    const sizes = foretell(toFold(make), 0.3);
-    const told = { sizes, chance: null, handMm: 0.3, engineVersion: 1, papers: {} };
-    const b = await bench({ ...job.makes[0], make, told, progress: [] });
+    const b = await bench(aMake({ formId: 'square-canoe', holds: 'load 20 g', papers: [null] }));
     expect(b.text).toContain('Pointed canoe, as the ruler says');
     expect(b.text).not.toContain('Sheets of');
     await b.submit();

@@ -1,3 +1,4 @@
+import { newJob } from '@odd-corner/contract';
 import { PageBench } from '../../testing/bench';
 import { SheetHolds } from './sheet-holds';
 
@@ -11,7 +12,21 @@ describe('what a sheet will hold', () => {
       (150 * Math.SQRT2) / 6,
       -1,
     );
-    expect(cube.querySelector('a')?.getAttribute('href')).toBe('/forms/closing-cube?sheet=150x150');
+    expect(cube.querySelector('a')?.getAttribute('href')).toContain('/forms/closing-cube?sheet=150x150');
+  });
+
+  it('begins a job with the sheet: what it is for may be said later', async () => {
+    const bench = new PageBench(SheetHolds, { sheet: { widthMm: 150, heightMm: 150 } });
+    for (let k = 0; k < 30 && !bench.text.includes('forms from this sheet'); k++) await bench.settle(200);
+    bench.button('Start this job: Closing cube').click();
+    const { title, makes } = newJob.parse(bench.sent('POST', '/api/jobs').request.body);
+    expect(title).toBe('Closing cube from 150 × 150 mm');
+    expect(makes).toMatchObject([
+      {
+        asked: { text: '', purpose: null },
+        make: { formId: 'closing-cube', entries: [{ sheet: { widthMm: 150, heightMm: 150 }, papers: [null] }] },
+      },
+    ]);
   });
 
   it('says so when a sheet is too small', async () => {
