@@ -29,7 +29,7 @@ test.describe('answers from all forms', () => {
   test('surer takes no smaller a sheet; replays can be watched and stopped', async ({ page, workshop }) => {
     await page.goto(`${workshop.url}/?holds=30+x+30+x+30&sure=exact`);
     const cube = answer(page, 'Closing cube');
-    await expect(cube.getByText('when nothing is missed').first()).toBeVisible();
+    await expect(cube.getByText('if folded exactly').first()).toBeVisible();
     const exact = await sideOf(cube);
     await openOptions(page);
     await page.getByRole('radio', { name: '99 in 100' }).click();

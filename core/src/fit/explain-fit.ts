@@ -45,7 +45,7 @@ export function explainFit(answer: SizedEntry, options: SizeOptions, shown: Quan
   if (decided.kind === 'need') {
     const sure =
       chance === null || options.confidence === null
-        ? ' when nothing is missed'
+        ? ' if folded exactly'
         : ` in ${rounded(100 * options.confidence, 0)} of 100 tries`;
     lines.push({
       what: `${decided.name[0].toUpperCase()}${decided.name.slice(1)} decided`,

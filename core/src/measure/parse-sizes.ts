@@ -1,12 +1,5 @@
 import { type LengthUnit, ParseLengthError, readLength, settleLength } from './parse-length';
 
-/** Length, width and height in mm, as typed: the last is the way it stands. */
-export interface BlockSize {
-  readonly lengthMm: number;
-  readonly widthMm: number;
-  readonly heightMm: number;
-}
-
 const SEPARATOR = /\s*[x×*✕]\s*|\s+by\s+|\s*;\s*/i;
 
 /**
@@ -27,21 +20,4 @@ export function parseSizes(text: string, defaultUnit: LengthUnit = 'mm'): readon
   const written = parts.map(readLength);
   const shared = written[written.length - 1]?.unit ?? defaultUnit;
   return written.map((part) => settleLength(part, shared));
-}
-
-/**
- * Three sizes of a block: length × width × height, in mm.
- * @throws ParseLengthError when it is not exactly three sizes
- */
-export function parseBlock(text: string, defaultUnit: LengthUnit = 'mm'): BlockSize {
-  const [lengthMm, widthMm, heightMm, ...rest] = parseSizes(text, defaultUnit);
-  if (lengthMm === undefined || widthMm === undefined || heightMm === undefined || rest.length)
-    throw new ParseLengthError(
-      'count',
-      rest.length
-        ? 'That is more than three sizes. Write length x width x height.'
-        : 'Write three sizes: length x width x height, for example 60 x 45 x 22.',
-      text,
-    );
-  return { lengthMm, widthMm, heightMm };
 }

@@ -1,5 +1,4 @@
-import { boxOf, type Item } from '../bodies/contents';
-import type { BlockSize } from '../measure/parse-sizes';
+import type { Item } from '../bodies/contents';
 
 /** What the folded thing is for. */
 export type Purpose =
@@ -20,13 +19,4 @@ export type Purpose =
 /** How many things a purpose speaks of, when it holds things in order; one otherwise. */
 export function countOf(purpose: Purpose): number {
   return purpose.kind === 'hold' ? purpose.pieces.reduce((sum, { count }) => sum + count, 0) : 1;
-}
-
-/** The block that one solid thing fills as it stands; null for sets, flat things, and all that is not held in order. */
-export function blockOf(purpose: Purpose): BlockSize | null {
-  if (purpose.kind !== 'hold' || countOf(purpose) > 1) return null;
-  const [{ thing }] = purpose.pieces;
-  if (thing.shape === 'flat') return null;
-  const [lengthMm, widthMm, heightMm] = boxOf(thing);
-  return { lengthMm, widthMm, heightMm };
 }

@@ -1,14 +1,21 @@
-import { inject, Injectable } from '@angular/core';
+import { computed, inject, Injectable } from '@angular/core';
 import type { FolderHand, FolderHandDraft } from '@odd-corner/contract';
 import type { Fact } from '../ui/conflicts/conflicts';
 import { Figures } from '../ui/figures/figures';
 import { Api } from './api';
 import { KeptCollection } from './kept-collection';
+import { WorkshopSettings } from './workshop-settings';
 
 /** Whose hands fold in this workshop. */
 @Injectable({ providedIn: 'root' })
 export class Hands extends KeptCollection<FolderHand, FolderHandDraft> {
   private readonly figures = inject(Figures);
+  private readonly settings = inject(WorkshopSettings);
+  /** Who may have folded something, to be chosen: the workshop's usual hand is none of them. */
+  readonly choices = computed(() => [
+    { id: null, name: `the workshop’s usual hand, ${this.settings.current().hand}` },
+    ...this.rows().map(({ id, name }) => ({ id, name })),
+  ]);
 
   constructor() {
     const api = inject(Api);

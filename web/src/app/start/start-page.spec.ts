@@ -1,5 +1,5 @@
 import { type JobDraft, newJob } from '@odd-corner/contract';
-import { blockOf, parsePurpose } from '@odd-corner/core';
+import { parsePurpose } from '@odd-corner/core';
 import { TestbedHarnessEnvironment } from '@angular/cdk/testing/testbed';
 import { MatAutocompleteHarness } from '@angular/material/autocomplete/testing';
 import { aJob, aPaper, aThing, PageBench, SETTINGS } from '../testing/bench';
@@ -136,7 +136,7 @@ describe('the start', () => {
     await ask(bench, '2 3/8 x 1 3/4 x 7/8');
     bench.button('Start this job').click();
     const [{ asked, make }] = sent(bench).makes;
-    expect(blockOf(asked.purpose!)?.lengthMm).toBeCloseTo(60.325, 9);
+    expect(asked.purpose).toMatchObject({ pieces: [{ thing: { lengthMm: 60.325 } }] });
     const sixteenths = (make.entries[0].sheet.widthMm / 25.4) * 16;
     expect(sixteenths).toBeCloseTo(Math.round(sixteenths), 9);
   });

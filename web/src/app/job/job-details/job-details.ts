@@ -6,7 +6,6 @@ import { Router } from '@angular/router';
 import { draftOf, type Job, jobDraft } from '@odd-corner/contract';
 import { Hands } from '../../data/hands';
 import { Jobs } from '../../data/jobs';
-import { WorkshopSettings } from '../../data/workshop-settings';
 import { Field } from '../../ui/field/field';
 import { controlOf, mayBeSent } from '../../ui/forms/schema-form';
 import { Select } from '../../ui/select/select';
@@ -27,15 +26,11 @@ export class JobDetails {
   private readonly hands = inject(Hands);
   private readonly jobs = inject(Jobs);
   private readonly starter = inject(JobStarter);
-  private readonly settings = inject(WorkshopSettings);
   private readonly undo = inject(UndoBar);
   private readonly router = inject(Router);
 
   protected readonly form = new FormGroup({ title: controlOf(jobDraft.shape.title, '') });
-  protected readonly handChoices = computed(() => [
-    { id: null, name: `the workshop’s usual hand, ${this.settings.current().hand}` },
-    ...this.hands.rows().map(({ id, name }) => ({ id, name })),
-  ]);
+  protected readonly handChoices = this.hands.choices;
   protected readonly several = computed(() => this.inHand.job().makes.length > 1);
 
   constructor() {
@@ -54,7 +49,10 @@ export class JobDetails {
 
   protected chooseHand(folderHandId: string | null): void {
     const name = this.hands.rows().find(({ id }) => id === folderHandId)?.name ?? 'the usual hand';
-    this.inHand.change({ ...draftOf(this.inHand.job()), folderHandId }, `Folded by ${name} now.`);
+    const draft = draftOf(this.inHand.job());
+    // How sure it was is told of another hand.
+    const makes = draft.makes.map((make) => ({ ...make, chance: null }));
+    this.inHand.change({ ...draft, folderHandId, makes }, `Folded by ${name} now.`);
   }
 
   /** Takes the make that is open out of the job. */

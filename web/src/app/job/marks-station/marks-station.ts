@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
-import { entriesOf, formById, type RulerId, RULERS, type SheetMark } from '@odd-corner/core';
+import { entriesOf, formById, type RulerId, RULERS, type SheetMark, type StepMarks } from '@odd-corner/core';
 import { forkJoin, map } from 'rxjs';
 import { DrawingView } from '../../ui/drawing-view/drawing-view';
 import { Figures } from '../../ui/figures/figures';
@@ -13,6 +13,14 @@ import { JobInHand } from '../job-in-hand';
 
 /** Nearer to a mark of the ruler than this, in mm, nobody sees it. */
 const SEEN_MM = 0.05;
+
+/** A line of the list: what is done, and how often it is done alike. */
+interface MarkRow {
+  readonly n: number | null;
+  readonly words: string;
+  readonly ruled: boolean;
+  readonly times: number;
+}
 
 /** Every mark of the make in order: what is measured and from where, what is pinched, what paper laid on paper finds. */
 @Component({
@@ -57,8 +65,21 @@ export class MarksStation {
       .join(' × ');
   }
 
+  /** The marks of a step as they are told: folds that are found alike one after another in one line. */
+  protected rowsOf({ marks }: StepMarks): readonly MarkRow[] {
+    const rows: MarkRow[] = [];
+    for (const { n, how } of marks) {
+      const [words, last] = [this.words(how), rows.at(-1)];
+      const ruled = how.kind === 'measured';
+      if (n === null && last?.n === null && last.words === words)
+        rows[rows.length - 1] = { ...last, times: last.times + 1 };
+      else rows.push({ n, words, ruled, times: 1 });
+    }
+    return rows;
+  }
+
   /** What is done for a mark, in words. */
-  protected words({ how }: SheetMark): string {
+  private words(how: SheetMark['how']): string {
     if (how.kind === 'folded') return how.pinched ? `Pinch: ${how.words}.` : `Fold: ${how.words}.`;
     const twice = how.places.length > 1 ? ', at both ends' : '';
     return `${this.reading(how.mm)} from ${how.origin}${twice}.`;

@@ -14,7 +14,6 @@ import { MatExpansionModule } from '@angular/material/expansion';
 import { type LogEntry, type Make, measured as measuredSizes, newLogEntry, type Predicted } from '@odd-corner/contract';
 import { sizeNameOf } from '@odd-corner/core';
 import { Hands } from '../../data/hands';
-import { WorkshopSettings } from '../../data/workshop-settings';
 import { Codecs } from '../../ui/field/codecs';
 import { Field } from '../../ui/field/field';
 import { Figures } from '../../ui/figures/figures';
@@ -75,7 +74,6 @@ export class RecordFields {
   readonly first = input<WrittenFirst>({});
   readonly sent = output<Written>();
   private readonly hands = inject(Hands);
-  private readonly settings = inject(WorkshopSettings);
   private readonly codecs = inject(Codecs);
   private readonly figures = inject(Figures);
 
@@ -93,10 +91,7 @@ export class RecordFields {
   protected readonly whole = computed(() => this.codecs.number('Count whole sheets, for example 2.'));
   protected readonly count = computed(() => this.codecs.number('Count from 1 to 500.'));
   protected readonly number = computed(() => this.codecs.number('Write minutes as a number, for example 25.'));
-  protected readonly handChoices = computed(() => [
-    { id: null, name: `the workshop’s usual hand, ${this.settings.current().hand}` },
-    ...this.hands.rows().map(({ id, name }) => ({ id, name })),
-  ]);
+  protected readonly handChoices = this.hands.choices;
   /** Sizes worth measuring, by the entry that they are of; the one that was asked for first. */
   protected readonly groups = computed(() => {
     const { formId, params } = this.make();

@@ -45,8 +45,6 @@ describe.each(SHOWN)('what a field writes in $unit with a decimal $decimal', (sh
           const sheet = back(codecs.sheet(), { widthMm: a, heightMm: b });
           expect(sheet.widthMm / a).toBeCloseTo(1, 9);
           expect(sheet.heightMm / b).toBeCloseTo(1, 9);
-          const block = back(codecs.block(), { lengthMm: a, widthMm: b, heightMm: a });
-          expect(block.widthMm / b).toBeCloseTo(1, 9);
           expect(back(codecs.number(''), n / 8)).toBe(n / 8);
           expect(back(codecs.thickness(), n / 1000)).toBeCloseTo(n / 1000, 9);
           expect(back(codecs.money(currency), n)).toBe(n);
@@ -55,7 +53,7 @@ describe.each(SHOWN)('what a field writes in $unit with a decimal $decimal', (sh
     ));
 
   it('is nothing where nothing stands', () => {
-    for (const codec of [codecs.length(), codecs.sheet(), codecs.block(), codecs.number(''), codecs.money('EUR')])
+    for (const codec of [codecs.length(), codecs.sheet(), codecs.number(''), codecs.money('EUR')])
       for (const text of ['', '   ']) expect(codec.read(text)).toEqual({ value: null });
   });
 });

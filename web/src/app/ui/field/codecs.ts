@@ -1,9 +1,7 @@
 import { inject, Injectable } from '@angular/core';
 import {
-  type BlockSize,
   type Currency,
   moneyFigure,
-  parseBlock,
   parseLength,
   ParseLengthError,
   parseMoney,
@@ -69,14 +67,6 @@ export class Codecs {
           return { widthMm, heightMm };
         }, isUnread),
       write: ({ widthMm, heightMm }) => this.figures.exact([widthMm, heightMm]),
-    });
-  }
-
-  /** Three sizes of a block, the last the way it stands. */
-  block(): Codec<BlockSize> {
-    return this.unlessEmpty({
-      read: (text) => reading(() => parseBlock(text, this.figures.unit()), isUnread),
-      write: ({ lengthMm, widthMm, heightMm }) => this.figures.exact([lengthMm, widthMm, heightMm]),
     });
   }
 

@@ -1,19 +1,17 @@
 import { inject, Pipe, type PipeTransform } from '@angular/core';
-import { type BlockSize, type Room, roomFacts, roomKindById } from '@odd-corner/core';
+import { type Room, roomFacts, roomKindById } from '@odd-corner/core';
 import { Figures } from './figures';
 
 /**
- * Sizes of a block, a room or a sheet in one line: `60 × 45 × 22 mm`. Apart from the other pipes, because it brings all kinds
+ * Sizes of a room or a sheet in one line: `60 × 45 × 22 mm`. Apart from the other pipes, because it brings all kinds
  * of rooms with it.
  */
 @Pipe({ name: 'sizes', pure: false })
 export class SizesPipe implements PipeTransform {
   private readonly figures = inject(Figures);
 
-  transform(size: BlockSize | Room | readonly number[]): string {
-    return this.figures.sizes(
-      'kind' in size ? told(size) : 'heightMm' in size ? [size.lengthMm, size.widthMm, size.heightMm] : size,
-    );
+  transform(size: Room | readonly number[]): string {
+    return this.figures.sizes('kind' in size ? told(size) : size);
   }
 }
 

@@ -29,7 +29,7 @@ const TURN_PER_KEY = Math.PI / 16;
 export class PaperModel {
   readonly scene = input.required<PaperScene>();
   /** What is shown, in words. */
-  readonly label = input('The folded tray with its lid and contents');
+  readonly label = input.required<string>();
   readonly colours = input.required<PaperColours>();
   /** What the slider lifts. */
   readonly lifts = input('Lid');

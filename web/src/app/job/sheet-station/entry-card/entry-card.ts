@@ -83,8 +83,8 @@ export class EntryCard {
     const shown = this.figures.shown();
     return (this.judged()?.sized?.fit.needs ?? []).map(({ name, have, need, unit }) => ({
       name,
-      have: quantity(have, unit, shown),
-      need: quantity(need, unit, shown),
+      have: this.figures.mark(quantity(have, unit, shown)),
+      need: this.figures.mark(quantity(need, unit, shown)),
       met: have >= need * (1 - 1e-9),
     }));
   });
