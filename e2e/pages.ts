@@ -14,6 +14,9 @@ export async function sideOf(one: Locator): Promise<number> {
   return Number(/of\s*([\d.]+)/.exec((await sheetOf(one).textContent()) ?? '')?.[1]);
 }
 
+/** Opens what else is to be known of an answer. */
+export const openMore = (one: Locator): Promise<void> => one.getByText('More about it').click();
+
 /** Waits until all that will be known is known. */
 export async function answered(page: Page): Promise<void> {
   await expect(page.getByRole('heading', { name: /^\d+ forms? can do it$/ })).toBeVisible();

@@ -1,5 +1,5 @@
 // The same properties by the hundred, and sweeps over whole ranges, from a fresh seed; then the server ended at once two hundred
-// times. Takes an hour or more. Arguments are handed on to Jest, to look at one file only.
+// times, and every form walked through the browser. Takes an hour or more. Arguments are handed on to Jest, to look at one file only.
 import { spawnSync } from 'node:child_process';
 
 const only = process.argv.slice(2);
@@ -24,7 +24,7 @@ const runs = [
           '-c',
           'e2e/playwright.config.ts',
           '-g',
-          'every place can be used',
+          'every place can be used|from what is typed to the logbook',
         ],
       ]),
 ];

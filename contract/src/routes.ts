@@ -5,6 +5,7 @@ import { cutSent, job, jobDraft, newJob, progressSent } from './job';
 import { binned, jobsAsked, listAsked, listOf, logAsked } from './list';
 import { logEntry, logEntryChange, newLogEntry } from './log-entry';
 import { newPaper, paper, paperDraft } from './paper';
+import { recent, recentDraft } from './recent';
 import { settings, settingsDraft } from './settings';
 import { version } from './shared';
 import { newThing, thing, thingDraft } from './thing';
@@ -60,6 +61,10 @@ export const routes = {
   /** Takes an entry out of the logbook and puts its sheets back on the shelf. */
   removeLogEntry: { method: 'DELETE', path: '/api/log/:id', answer: nothing },
   restoreLogEntry: { method: 'POST', path: '/api/log/:id/restore', answer: logEntry },
+
+  /** What was asked last, the latest first. */
+  recent: { method: 'GET', path: '/api/recent', answer: z.array(recent) },
+  addRecent: { method: 'POST', path: '/api/recent', body: recentDraft, answer: z.array(recent) },
 
   bin: { method: 'GET', path: '/api/bin', answer: z.array(binned) },
   /** Throws away for good what lies in the bin. */

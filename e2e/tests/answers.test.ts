@@ -1,4 +1,4 @@
-import { answer, answered, choose, line, openOptions, sheetOf, sideOf } from '../pages';
+import { answer, answered, choose, line, openMore, openOptions, sheetOf, sideOf } from '../pages';
 import { addPaper, expect, test } from '../workshop';
 
 test.describe('answers from all forms', () => {
@@ -15,6 +15,7 @@ test.describe('answers from all forms', () => {
     const envelope = answer(page, 'Tuck-flap envelope');
     await expect(envelope.getByText(/\d+ of 100 tries/).first()).toBeVisible();
     await answered(page);
+    await openMore(envelope);
     await envelope.getByText('Why this sheet?').click();
     await expect(envelope.getByText('5 things fill')).toBeVisible();
     const sheet = await sheetOf(envelope).textContent();
@@ -37,6 +38,7 @@ test.describe('answers from all forms', () => {
     await expect(cube.getByText(/\d+ of 100 tries/).first()).toBeVisible();
     await answered(page);
     expect(await sideOf(cube)).toBeGreaterThanOrEqual(exact);
+    await openMore(cube);
     await cube.getByText('How sure is it?').click();
     await cube.getByRole('button', { name: 'Fold it 2,000 times' }).click();
     await expect(cube.getByText(/tries fit/)).toBeVisible();

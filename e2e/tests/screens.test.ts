@@ -8,6 +8,7 @@ const KIT = '0dd00000-0000-4000-8000-000300000016';
 
 const PLACES = [
   ['start', '/?holds=60+x+45+x+22'],
+  ['nothing asked', '/'],
   ['a set', '/?holds=4+tickets+105+x+74%2C+one+hex+key+120+x+35+x+8'],
   ['a sheet', '/?holds=sheet+150'],
   ['jobs', '/jobs'],
@@ -254,6 +255,6 @@ test('at twice the size, and in forced colours, the start can be read and used',
   await page.getByRole('radio', { name: 'loose' }).click();
   await expect(page.getByRole('radio', { name: 'loose' })).toBeChecked();
   await page.getByRole('button', { name: 'Show the answers' }).click();
-  await expect(page.getByRole('button', { name: /^Options/ })).toContainText('loose room');
+  await expect(page.getByRole('button', { name: /^Options/ })).toContainText('loose fit');
   await page.close();
 });

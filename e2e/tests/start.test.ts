@@ -1,4 +1,5 @@
-import { answer, answered, choose, line, openOptions, sideOf } from '../pages';
+import type { Page } from '@playwright/test';
+import { answer, answered, choose, line, openMore, openOptions, sideOf } from '../pages';
 import { addPaper, expect, test } from '../workshop';
 
 test.describe('what goes in', () => {
@@ -63,6 +64,7 @@ test.describe('what goes in', () => {
     await openOptions(page);
     await expect(page.getByRole('combobox', { name: 'Closed' })).toHaveText('with a lid to lift by ears');
     await expect(tray).toContainText(/Lid with ears: \d+\s*mm/);
+    await openMore(tray);
     await tray.getByRole('link', { name: 'Try it' }).click();
     await expect(page.getByRole('radio', { name: 'With ears' })).toBeChecked();
   });
@@ -107,6 +109,7 @@ test.describe('what goes in', () => {
     await page.goto(`${workshop.url}/?holds=60+x+45+x+22&sure=exact`);
     await answered(page);
     const tray = answer(page, 'Square tray');
+    await openMore(tray);
     await tray.getByText('Why this sheet?').click();
     await expect(tray.getByText('contents 60 mm + ease 2.1 mm = 62.1 mm needed').first()).toBeVisible();
   });
@@ -114,5 +117,31 @@ test.describe('what goes in', () => {
   test('contents beyond any sheet are refused in words', async ({ page, workshop }) => {
     await page.goto(`${workshop.url}/?holds=5+m+x+5+m+x+5+m`);
     await expect(page.getByText('No sheet up to 5 m').first()).toBeVisible();
+  });
+});
+
+test.describe('the first screen', () => {
+  /** Which answers are in view as a whole, without scrolling. */
+  const inView = async (page: Page, height: number): Promise<number> => {
+    const boxes = await page
+      .getByRole('article')
+      .evaluateAll((articles) => articles.map((article) => article.getBoundingClientRect().toJSON() as DOMRect));
+    return boxes.filter(({ top, bottom }) => top >= 0 && bottom <= height).length;
+  };
+
+  test('has two whole answers in view at 1280 × 800', async ({ page, demo }) => {
+    await page.goto(`${demo.url}/?holds=60+x+45+x+22`);
+    await answered(page);
+    expect(await inView(page, 800)).toBeGreaterThanOrEqual(2);
+  });
+
+  test.describe('on a phone', () => {
+    test.use({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true });
+    test('has one whole answer in view above the places', async ({ page, demo }) => {
+      await page.goto(`${demo.url}/?holds=60+x+45+x+22`);
+      await answered(page);
+      const places = (await page.getByRole('navigation', { name: 'Places' }).boundingBox())!;
+      expect(await inView(page, places.y)).toBeGreaterThanOrEqual(1);
+    });
   });
 });

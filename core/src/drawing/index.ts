@@ -1,4 +1,5 @@
 export { cutPicture } from './cut-picture';
+export { atOneScale } from './one-scale';
 export { marksPicture } from './marks-picture';
 export * from './draw';
 export * from './drawing';

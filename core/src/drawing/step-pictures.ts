@@ -130,9 +130,23 @@ export function stepPictures(step: FormStep, looking: Looking = {}): StepPicture
   const named = step.landmarks.map(({ point, name }) => ({ at: project(view, whereIs(first, point)), text: name }));
   const onTable = (step.lying ?? []).map((p) => project(view, whereIs(first, p)));
   const lying = onTable.map((from, k): DrawnLine => ({ kind: 'thing', from, to: onTable[(k + 1) % onTable.length] }));
-  return {
-    now: withLines(draw([part(first)], view, { ...common, folding: { part: 0, signs }, marks, arrows, named }), lying),
-    between: poses.length > 2 ? draw([part(second)], view, common) : null,
-    then: draw([part(last)], view, common),
-  };
+  const now = withLines(
+    draw([part(first)], view, { ...common, folding: { part: 0, signs }, marks, arrows, named }),
+    lying,
+  );
+  const between = poses.length > 2 ? draw([part(second)], view, common) : null;
+  const then = draw([part(last)], view, common);
+  // Paper that stays where it is stays in its place, at one scale.
+  const box = around([now, then, ...(between ? [between] : [])]);
+  return { now: { ...now, box }, between: between && { ...between, box }, then: { ...then, box } };
+}
+
+/** The least box with room for all of some drawings. */
+function around(drawings: readonly Drawing[]): Drawing['box'] {
+  const boxes = drawings.map(({ box }) => box);
+  const x = Math.min(...boxes.map((box) => box.x));
+  const y = Math.min(...boxes.map((box) => box.y));
+  const width = Math.max(...boxes.map((box) => box.x + box.width)) - x;
+  const height = Math.max(...boxes.map((box) => box.y + box.height)) - y;
+  return { x, y, width, height };
 }

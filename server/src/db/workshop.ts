@@ -3,6 +3,7 @@ import { type HandsRepository, handsRepository } from '../hands/hands-repository
 import { type JobsRepository, jobsRepository } from '../jobs/jobs-repository';
 import { type LogRepository, logRepository } from '../log/log-repository';
 import { type PapersRepository, papersRepository } from '../papers/papers-repository';
+import { type RecentRepository, recentRepository } from '../recent/recent-repository';
 import { type SettingsRepository, settingsRepository } from '../settings/settings-repository';
 import { type ThingsRepository, thingsRepository } from '../things/things-repository';
 import { inOneGo } from './in-one-go';
@@ -16,6 +17,7 @@ export interface Workshop {
   readonly hands: HandsRepository;
   readonly jobs: JobsRepository;
   readonly log: LogRepository;
+  readonly recent: RecentRepository;
   readonly settings: SettingsRepository;
 }
 
@@ -27,6 +29,7 @@ export function openWorkshop(db: Db): Workshop {
     hands: handsRepository(db),
     jobs: jobsRepository(db),
     log: logRepository(db),
+    recent: recentRepository(db),
     settings: settingsRepository(db),
   };
 }

@@ -48,7 +48,7 @@ function handlers(
   workshop: Workshop,
   { demo, verify, house, now = () => new Date().toISOString() }: ApiOptions,
 ): Handlers {
-  const { db, papers, things, hands, jobs, log, settings } = workshop;
+  const { db, papers, things, hands, jobs, log, recent, settings } = workshop;
   const housed = (): DataHouse => {
     if (!house) throw new ProblemError(422, 'This workshop lies in no file, so there is nothing to copy.');
     return house;
@@ -115,6 +115,9 @@ function handlers(
       return null;
     },
     restoreLogEntry: ({ id }) => restoreLogEntry(workshop, id),
+
+    recent: () => recent.list(),
+    addRecent: ({ body }) => recent.add(body, now()),
 
     bin: () => binnedRows(db),
     purge: ({ id }) => {

@@ -31,8 +31,45 @@ describe('the start', () => {
     [...within.querySelectorAll('button')].find((button) => button.textContent?.includes(label))!.click();
   const sent = (bench: PageBench<StartPage>) => newJob.parse(bench.sent('POST', '/api/jobs').request.body);
 
-  it('invites to measure while nothing is typed', async () =>
-    expect((await show()).text).toContain('Measure what goes in'));
+  it('shows while nothing is asked what can be asked, what was asked before, and what lies on the table', async () => {
+    const bench = await show();
+    bench.answer('GET', '/api/jobs', [
+      aJob({ title: 'Watch parts', state: 'folding' }),
+      aJob({ id: '00000000-0000-4000-8000-000000000044', title: 'Planned' }),
+    ]);
+    const before = { text: '120 ml', purpose: parsePurpose('120 ml'), askedAt: '2026-11-05T10:00:00.000Z' };
+    bench.sent('GET', '/api/recent').flush([before]);
+    for (let k = 0; k < 40 && !bench.host.querySelector('oc-start-ideas oc-drawing'); k++) await bench.settle(100);
+    expect(bench.host.querySelectorAll('oc-start-ideas oc-drawing svg')).toHaveLength(6);
+    expect(bench.find('a[href$="/fold"]').textContent).toContain('Watch parts');
+    expect(bench.text).not.toContain('Planned');
+    // Each example answers when it is pressed.
+    for (const card of bench.host.querySelectorAll('oc-start-ideas .card .muted'))
+      expect(() => parsePurpose(card.textContent)).not.toThrow();
+    bench.button('120 ml').click();
+    await bench.settle();
+    expect(await bench.reads('What, and how large')).toBe('120 ml');
+    expect(bench.host.querySelector('oc-start-ideas')).toBeNull();
+  });
+
+  it('remembers a question that stands for a while', async () => {
+    const bench = await show();
+    await bench.write('What, and how large', 'load 40 g');
+    await bench.settle(4600);
+    const { body } = bench.sent('POST', '/api/recent').request;
+    expect(body).toEqual({ text: 'load 40 g', purpose: parsePurpose('load 40 g') });
+  });
+
+  it('is a sheet by the name of a paper on the shelf, in its own thickness', async () => {
+    const bench = await show([aPaper({ name: 'Kraft A3', caliperMm: 0.4 })]);
+    await bench.write('What, and how large', 'sheet kraft a3');
+    for (let k = 0; k < 60 && !bench.text.includes('forms from this sheet'); k++) await bench.settle(100);
+    bench.button('Start this job: Long canoe').click();
+    const [{ make }] = sent(bench).makes;
+    expect(make.entries).toMatchObject([
+      { sheet: { widthMm: 420, heightMm: 297 }, papers: [aPaper().id], thicknessMm: 0.4 },
+    ]);
+  });
 
   it('starts a job with the very answer that is pressed: sheets, lengths, chance and all options', async () => {
     const bench = await show();

@@ -13,7 +13,6 @@ import { MatButtonModule } from '@angular/material/button';
 import { MatExpansionModule } from '@angular/material/expansion';
 import { Papers } from '../data/papers';
 import { Things } from '../data/things';
-import { Icon } from '../ui/icon/icon';
 import { narrowScreen } from '../ui/narrow-screen';
 import { AskLine } from './ask-line/ask-line';
 import { Asking } from './asked/asking';
@@ -21,6 +20,7 @@ import { CONFIDENCES } from './asked/start-address';
 import { ThingsToPick } from './asked/things-to-pick';
 import { JobAnswers } from './job-answers/job-answers';
 import { SheetHolds } from './sheet-holds/sheet-holds';
+import { StartIdeas } from './start-ideas/start-ideas';
 import { StartOptions } from './start-options/start-options';
 import { ThingChips } from './thing-chips/thing-chips';
 
@@ -29,12 +29,12 @@ import { ThingChips } from './thing-chips/thing-chips';
   selector: 'oc-start-page',
   imports: [
     AskLine,
-    Icon,
     MatButtonModule,
     MatExpansionModule,
     NgTemplateOutlet,
     JobAnswers,
     SheetHolds,
+    StartIdeas,
     StartOptions,
     ThingChips,
   ],
@@ -51,6 +51,8 @@ export class StartPage {
   private readonly options = viewChild.required<TemplateRef<unknown>>('options');
   /** On a narrow screen answers come first: options stand in one line, and open from below. */
   protected readonly narrow = narrowScreen();
+  /** Whether answers stand beneath. */
+  protected readonly answered = computed(() => this.asking.purpose() !== null || this.asking.sheet() !== null);
   /** The options that hold, in one line. */
   protected readonly said = computed(() => {
     const { confidence, fingers, units, lid, nested } = this.asking.asked();
@@ -58,11 +60,11 @@ export class StartPage {
       ...(this.asking.sheet()
         ? []
         : [
-            `${this.asking.ease()} room`,
+            `${this.asking.ease()} fit`,
             CONFIDENCES.find(({ id }) => id === confidence)!.label.toLowerCase(),
-            ...(this.asking.turns() ? ['laid on any side'] : []),
+            this.asking.turns() ? 'any side up' : 'as it stands',
             ...(fingers ? ['room for fingers'] : []),
-            ...(units > 1 ? [`${units} pieces`] : []),
+            units > 1 ? `${units} pieces` : '1 piece',
             ...(lid === 'none' ? [] : ['with a lid']),
             ...(nested > 1 ? [`${nested} in each other`] : []),
           ]),

@@ -15,6 +15,7 @@ import {
   type FormAnswered,
   type Held,
   holding,
+  pieceScene,
   prepare,
   type Purpose,
   replaying,
@@ -168,6 +169,15 @@ export const answerTasks = {
       shares.set(title, (shares.get(title) ?? 0) + share);
     }
     return [...shares].map(([fold, share]) => ({ fold, share })).sort((p, q) => q.share - p.share);
+  },
+
+  /** A form from a sheet with its room drawn in: a block on its floor, the largest flat thing of a pocket. */
+  heldPicture({ formId, sheet, params }: Pick<Held, 'formId' | 'sheet' | 'params'>, thicknessMm: number): Drawing {
+    const form = formById(formId);
+    const { folding, sizes } = make(formId, { sheet, params, paper: { thicknessMm } });
+    const floor = form.floor?.(sheetFor(form, sheet), form.params.parse(params));
+    // Where a piece is filled before it is closed, it is shown open.
+    return pieceScene(floor && folding.open ? folding.open : folding.finished, sizes, floor).open;
   },
 
   /** What each form will hold that takes a sheet as it is. */

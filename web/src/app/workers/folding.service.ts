@@ -146,6 +146,10 @@ export class Folding {
     return defer(() => this.worker.holds(sheet, thicknessMm));
   }
 
+  heldPicture(held: Pick<Held, 'formId' | 'sheet' | 'params'>, thicknessMm: number): Observable<Drawing> {
+    return defer(() => this.worker.heldPicture(held, thicknessMm));
+  }
+
   foretold(make: Make, handMm: number): Observable<Attempt<ForetoldSizes>> {
     return defer(() => this.worker.foretold(make, handMm));
   }

@@ -5,11 +5,10 @@ import { MatExpansionModule } from '@angular/material/expansion';
 import { MatMenuModule } from '@angular/material/menu';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
-import type { Paper } from '@odd-corner/contract';
+import { found, isWhole, makeOf, type Paper, planMake, sheetsFrom } from '@odd-corner/contract';
 import {
   CRITERIA,
   type Criterion,
-  cutsFrom,
   entriesSized,
   explainFit,
   formById,
@@ -139,13 +138,25 @@ export class AnswerRow {
     return decided.kind === 'need' ? decided.name : 'the smallest sheet that fingers fold well';
   });
   protected readonly stock = computed(() => nextStock(this.answer().sheet));
-  /** The paper chosen if it gives the sheet, else the smallest on the shelf that does. */
+  /** The paper chosen if it gives all sheets, else the one of the shelf of which that takes least; with what that costs. */
   protected readonly shelf = computed(() => {
-    const chosen = this.paper();
-    const able = (chosen ? [chosen] : this.papers()).filter(
-      (paper) => paper.count > 0 && cutsFrom(this.answer().sheet, paper),
+    const [chosen, units] = [this.paper(), this.units()];
+    const able = (chosen ? [chosen] : this.papers()).flatMap((paper) => {
+      const make = makeOf(found(this.answer()), () => ({ papers: [paper.id], thicknessMm: 0 }));
+      const plan = planMake(make, units, [{ ...paper, free: paper.count - paper.reserved }]);
+      if (!isWhole(plan)) return [];
+      const sheets = sheetsFrom(plan, paper.id);
+      return [{ paper, sheets, area: sheets * paper.widthMm * paper.heightMm }];
+    });
+    const least = able.reduce<(typeof able)[number] | null>(
+      (best, one) => (best && best.area <= one.area ? best : one),
+      null,
     );
-    return able.sort((p, q) => p.widthMm * p.heightMm - q.widthMm * q.heightMm)[0] ?? null;
+    if (!least) return null;
+    const { paper, sheets } = least;
+    const { price } = paper;
+    const cost = price && { minor: Math.round((price.minor * sheets) / price.sheets), currency: price.currency };
+    return { name: paper.name, cost: cost ? this.figures.money(cost) : null };
   });
   protected readonly why = computed(() => explainFit(this.answer(), this.options(), this.figures.shown()));
   protected readonly better = computed(() =>

@@ -36,6 +36,7 @@ export class AskLine {
   protected readonly fault = computed(() => (this.named().length ? null : this.asking.fault()));
   protected readonly unit = computed(() => this.figures.unit());
   protected readonly example = computed(() => this.figures.mark(EXAMPLES[this.figures.unit()]));
+  protected readonly answered = computed(() => this.asking.purpose() !== null || this.asking.sheet() !== null);
   protected readonly line = new FormControl('', { nonNullable: true });
   protected readonly matcher: ErrorStateMatcher = { isErrorState: () => this.fault() !== null };
   /** Things whose names hold what is typed. */

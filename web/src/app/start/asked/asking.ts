@@ -46,7 +46,7 @@ export class Asking {
 
   /** What bare numbers are in. */
   private readonly unit = computed(() => (this.arrived() ? this.asked().unit : this.settings.current().unit));
-  readonly reading = computed((): Reading => readLine(this.asked().text, this.unit()));
+  readonly reading = computed((): Reading => readLine(this.asked().text, this.unit(), this.papers.rows()));
   readonly purpose = computed(() => {
     const reading = this.reading();
     return reading.kind === 'purpose' ? reading.purpose : null;
@@ -72,7 +72,12 @@ export class Asking {
     const purpose = this.purpose();
     return this.asked().turn ?? (purpose !== null && countOf(purpose) > 1);
   });
-  readonly paper = computed(() => this.papers.rows().find(({ id }) => id === this.asked().paperId) ?? null);
+  /** The paper that it is folded from: the one that a sheet is called by, else the one that was chosen. */
+  readonly paper = computed(() => {
+    const reading = this.reading();
+    const called = reading.kind === 'sheet' ? reading.named?.id : undefined;
+    return this.papers.rows().find(({ id }) => id === (called ?? this.asked().paperId)) ?? null;
+  });
   /** False while it is not known yet what paper is asked for. */
   private readonly paperKnown = computed(() => this.asked().paperId === null || this.papers.state().kind !== 'loading');
   readonly options = computed((): SizeOptions => {
@@ -108,7 +113,7 @@ export class Asking {
       if (!arrived || !this.settings.known()) return;
       if (this.asked().unit !== unit && reading.kind === 'purpose')
         this.put({ text: this.figures.purpose(reading.purpose) });
-      if (this.asked().unit !== unit && reading.kind === 'sheet')
+      if (this.asked().unit !== unit && reading.kind === 'sheet' && !reading.named)
         this.put({ text: `sheet ${this.figures.exact([reading.sheet.widthMm, reading.sheet.heightMm])}` });
       this.arrived.set(false);
     });

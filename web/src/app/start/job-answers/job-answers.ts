@@ -1,13 +1,19 @@
+import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
+import { debounceTime } from 'rxjs';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { askedOf, found, makeOf } from '@odd-corner/contract';
 import { formById, type SizedForm } from '@odd-corner/core';
 import { Jobs } from '../../data/jobs';
 import { Papers } from '../../data/papers';
+import { Recents } from '../../data/recents';
 import { type Started, JobStarter } from '../../job/job-starter';
 import { Figures } from '../../ui/figures/figures';
 import { Asking } from '../asked/asking';
 import { ThingsToPick } from '../asked/things-to-pick';
 import { RankedAnswers } from '../ranked-answers/ranked-answers';
+
+/** A question that stands so long was meant, in ms. */
+const MEANT_MS = 4000;
 
 /** All answers to what is asked at the start: a job begins with the very answer that is pressed, or takes it in. */
 @Component({
@@ -37,6 +43,7 @@ export class JobAnswers {
   private readonly jobs = inject(Jobs);
   protected readonly starter = inject(JobStarter);
   private readonly figures = inject(Figures);
+  private readonly recents = inject(Recents);
   /** Jobs that are not folded yet may take something in. */
   protected readonly kits = computed(() =>
     this.jobs
@@ -47,6 +54,12 @@ export class JobAnswers {
 
   constructor() {
     this.jobs.refresh();
+    // A question that stands for a while was meant.
+    toObservable(computed(() => ({ purpose: this.asking.purpose(), text: this.asking.asked().text.trim() })))
+      .pipe(debounceTime(MEANT_MS), takeUntilDestroyed())
+      .subscribe(({ purpose, text }) => {
+        if (purpose && text) this.recents.add({ purpose, text });
+      });
   }
 
   protected start(answer: SizedForm): void {

@@ -27,6 +27,8 @@ describe('answers from all forms', () => {
     const row = bench.find('oc-answer-row');
     expect(row.querySelector('oc-drawing svg')).not.toBeNull();
     expect(row.textContent).toContain('Kraft, on your shelf');
+    [...row.querySelectorAll('mat-expansion-panel-header')].forEach((header) => (header as HTMLElement).click());
+    await bench.settle(50);
     expect(row.querySelector('oc-why')?.textContent).toMatch(/contents 60 mm \+ ease 2\.1 mm = 62\.1 mm needed/);
     const link = [...row.querySelectorAll('a')].find((a) => a.textContent?.includes('Fold it'))!;
     expect(link.getAttribute('href')).toMatch(/\/forms\/[a-z-]+\/steps\?sheet=\d/);
@@ -61,6 +63,8 @@ describe('answers from all forms', () => {
 
   it('folds an answer again and again, and says where the doubt comes from', async () => {
     const bench = await show('30 x 30 x 30');
+    await bench.openPanel('More about it');
+    await bench.settle();
     await bench.openPanel('How sure is it\\?');
     bench.button('Fold it 2,000 times').click();
     for (let k = 0; k < 60 && !bench.text.includes('of 2,000 tries fit'); k++) await bench.settle(250);
@@ -100,6 +104,28 @@ describe('answers from all forms', () => {
       .map(Number);
     expect(chances.length).toBeGreaterThan(4);
     expect(chances).toEqual([...chances].sort((p, q) => q - p));
+  });
+
+  it('narrows down to forms of a kind, and says so when none is', async () => {
+    const bench = await show('60 x 45 x 22');
+    const all = names(bench).length;
+    await bench.openPanel('What counts most');
+    await bench.choose('Closing', 'closed');
+    const closed = names(bench);
+    expect(closed).not.toContain('Square tray');
+    expect(closed.length).toBeGreaterThan(0);
+    await bench.choose('Family', 'bookmarks');
+    expect(names(bench)).toEqual([]);
+    expect(bench.text).toMatch(/None of these \d+ forms is of that kind/);
+    await bench.choose('Family', 'any');
+    await bench.choose('Closing', 'open or closed');
+    expect(names(bench)).toHaveLength(all);
+  });
+
+  it('tells what the paper costs: all its sheets, as its price says', async () => {
+    const price = { minor: 1250, currency: 'EUR' as const, sheets: 50 };
+    const bench = await show('40 x 30 x 15', [aPaper({ price, widthMm: 200, heightMm: 200 })], 6);
+    expect(bench.text).toMatch(/Kraft, on your shelf, 1\.50 EUR/);
   });
 
   it('says so when no form does it', async () => {

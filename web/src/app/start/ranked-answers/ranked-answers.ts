@@ -23,6 +23,7 @@ import {
   rank,
   type Ranked,
   reasons,
+  SHELF,
   type SizedForm,
   type SizeOptions,
   type Unmet,
@@ -30,6 +31,7 @@ import {
   type Weights,
 } from '@odd-corner/core';
 import { concat, of, scan } from 'rxjs';
+import { Select } from '../../ui/select/select';
 import { coloursOf } from '../../ui/drawing-view/paper-colours';
 import { Troubles } from '../../ui/troubles/troubles';
 import { Folding } from '../../workers/folding.service';
@@ -52,12 +54,28 @@ const NOTHING: Known = { answers: new Map(), exact: new Map(), done: false };
 const withAnswer = (answers: Answers, one: SizedForm | Unmet): Answers => new Map(answers).set(one.formId, one);
 const sizedOf = (answers: Answers): SizedForm[] => [...answers.values()].filter(isSized);
 const MOST_COMPARED = 4;
+const MOST_SKILL = 3;
+
+const CLOSINGS = [
+  { id: 'any', name: 'open or closed' },
+  { id: 'closed', name: 'closed' },
+  { id: 'open', name: 'open' },
+] as const;
+const GLUES = [
+  { id: 'any', name: 'if need be' },
+  { id: 'none', name: 'not needed' },
+] as const;
+const SKILLS = [
+  { id: MOST_SKILL, name: 'any' },
+  { id: 2, name: 'some practice' },
+  { id: 1, name: 'first time' },
+];
 const SHOWN_AT_FIRST = 6;
 
 /** All forms that answer a purpose, best first, as they become known; how much each reason counts can be changed. */
 @Component({
   selector: 'oc-ranked-answers',
-  imports: [MatButtonModule, MatSliderModule, MatExpansionModule, AnswerRow, CompareAnswers],
+  imports: [MatButtonModule, MatSliderModule, MatExpansionModule, AnswerRow, CompareAnswers, Select],
   templateUrl: './ranked-answers.html',
   styleUrl: './ranked-answers.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -127,8 +145,33 @@ export class RankedAnswers {
         several: demands.length > 1,
       })),
   );
+  protected readonly families = [
+    { id: null, name: 'any' },
+    ...[...new Set(SHELF.forms.map(({ family }) => family))].map((family) => ({ id: family, name: family })),
+  ];
+  protected readonly closings = CLOSINGS;
+  protected readonly glues = GLUES;
+  protected readonly skills = SKILLS;
+  protected readonly family = signal<string | null>(null);
+  protected readonly closing = signal<(typeof CLOSINGS)[number]['id']>('any');
+  protected readonly glue = signal<(typeof GLUES)[number]['id']>('any');
+  protected readonly skill = signal(MOST_SKILL);
+  /** Those that are wanted at all. */
+  protected readonly wanted = computed(() => {
+    const [family, closing, glue, skill] = [this.family(), this.closing(), this.glue(), this.skill()];
+    return this.ranked().filter(({ answer }) => {
+      const form = formById(answer.formId);
+      const closed = form.closure(answer.make).kind !== 'open';
+      return (
+        (family === null || form.family === family) &&
+        (closing === 'any' || closed === (closing === 'closed')) &&
+        (glue === 'any' || form.adhesive(answer.make) !== 'needed') &&
+        form.skill <= skill
+      );
+    });
+  });
   protected readonly all = linkedSignal<Purpose, boolean>({ source: this.purpose, computation: () => false });
-  protected readonly shown = computed(() => (this.all() ? this.ranked() : this.ranked().slice(0, SHOWN_AT_FIRST)));
+  protected readonly shown = computed(() => (this.all() ? this.wanted() : this.wanted().slice(0, SHOWN_AT_FIRST)));
   private readonly chosen = signal<readonly string[]>([]);
   protected readonly compared = computed(() =>
     this.ranked()
@@ -137,7 +180,7 @@ export class RankedAnswers {
   );
 
   protected reasonsOf(k: number): readonly Criterion[] {
-    const ranked = this.ranked();
+    const ranked = this.wanted();
     return k + 1 < ranked.length ? reasons(ranked[k], ranked[k + 1], this.weights()) : [];
   }
 

@@ -4,8 +4,10 @@ import { makeOf } from '@odd-corner/contract';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import {
+  atOneScale,
   caliperOf,
   COMMON_PAPER,
+  type Drawing,
   entriesOf,
   explainSum,
   formById,
@@ -14,8 +16,9 @@ import {
   roomKindById,
   type SheetSize,
 } from '@odd-corner/core';
-import { map } from 'rxjs';
+import { concatMap, from, map, scan } from 'rxjs';
 import { writeFormQuery } from '../../forms/form-query';
+import { DrawingView } from '../../ui/drawing-view/drawing-view';
 import { LengthPipe } from '../../ui/figures/figure-pipes';
 import { Figures } from '../../ui/figures/figures';
 import { Why } from '../../ui/why/why';
@@ -28,7 +31,7 @@ import { SHEET_FIRST } from '../../job/sheet-first';
 /** The other way round: what each form will hold that takes a sheet as it is. */
 @Component({
   selector: 'oc-sheet-holds',
-  imports: [LengthPipe, MatButtonModule, RouterLink, Why],
+  imports: [DrawingView, LengthPipe, MatButtonModule, RouterLink, Why],
   templateUrl: './sheet-holds.html',
   styleUrl: './sheet-holds.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -53,8 +56,22 @@ export class SheetHolds {
     ),
     { initialValue: null },
   );
+  /** Their pictures as they are drawn, in the same order. */
+  private readonly drawn = toSignal(
+    toObservable(this.held).pipe(
+      this.troubles.asking((held) =>
+        from(held ?? []).pipe(
+          concatMap((one) => this.folding.heldPicture(one, this.thicknessMm())),
+          scan((all: readonly Drawing[], one) => [...all, one], []),
+        ),
+      ),
+    ),
+    { initialValue: [] as readonly Drawing[] },
+  );
+  private readonly pictures = computed(() => atOneScale(this.drawn()));
   protected readonly known = computed(() =>
-    this.held()?.map(({ formId, sheet, params, room, sums }) => ({
+    this.held()?.map(({ formId, sheet, params, room, sums }, k) => ({
+      picture: this.pictures().at(k) ?? null,
       form: formById(formId),
       facts: roomFacts(roomKindById(room.kind), room),
       why: sums.map((sum) => explainSum(sum, this.figures.shown())),

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { type MatChipListboxChange, MatChipsModule } from '@angular/material/chips';
 import { ThingEditor } from '../../shelf/thing-editor/thing-editor';
@@ -12,18 +12,20 @@ const CHIPS_AT_FIRST = { wide: 7, narrow: 3 } as const;
 @Component({
   selector: 'oc-thing-chips',
   imports: [MatButtonModule, MatChipsModule, ThingEditor],
-  template: `<mat-chip-listbox
-      aria-label="Things to pick"
-      hideSingleSelectionIndicator
-      [value]="things.picked()"
-      (change)="pick($event)"
-    >
-      @for (thing of shown(); track thing.id) {
-        <mat-chip-option [value]="thing" [class.own]="thing.own">{{ thing.name }}</mat-chip-option>
-      }
-    </mat-chip-listbox>
+  template: `@if (picks()) {
+      <mat-chip-listbox
+        aria-label="Things to pick"
+        hideSingleSelectionIndicator
+        [value]="things.picked()"
+        (change)="pick($event)"
+      >
+        @for (thing of shown(); track thing.id) {
+          <mat-chip-option [value]="thing" [class.own]="thing.own">{{ thing.name }}</mat-chip-option>
+        }
+      </mat-chip-listbox>
+    }
     <div class="more">
-      @if (shown().length < things.all().length) {
+      @if (picks() && shown().length < things.all().length) {
         <button type="button" matButton (click)="unfolded.set(true)">All {{ things.all().length }} things</button>
       }
       @if (asking.purpose()) {
@@ -39,6 +41,8 @@ const CHIPS_AT_FIRST = { wide: 7, narrow: 3 } as const;
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class ThingChips {
+  /** Whether things are offered to be picked. */
+  readonly picks = input(true);
   protected readonly things = inject(ThingsToPick);
   protected readonly asking = inject(Asking);
   private readonly narrow = narrowScreen();

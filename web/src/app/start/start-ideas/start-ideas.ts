@@ -1,0 +1,82 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { MatButtonModule } from '@angular/material/button';
+import { RouterLink } from '@angular/router';
+import { type Form, FORMS, type Holds, SHELF } from '@odd-corner/core';
+import { forkJoin } from 'rxjs';
+import { Jobs } from '../../data/jobs';
+import { Recents } from '../../data/recents';
+import { DrawingView } from '../../ui/drawing-view/drawing-view';
+import { Figures } from '../../ui/figures/figures';
+import { Troubles } from '../../ui/troubles/troubles';
+import { Folding } from '../../workers/folding.service';
+import { Asking } from '../asked/asking';
+import { readLine } from '../asked/purpose-reading';
+
+/** One of each kind of thing that can be asked for, as it would be typed. */
+const EXAMPLES: readonly { readonly holds: Holds; readonly name: string; readonly text: string }[] = [
+  { holds: 'boxes and blocks', name: 'Something solid', text: '60 x 45 x 22 mm' },
+  { holds: 'flat things', name: 'A set of flat things', text: '4 tickets 105 x 74 mm, one hex key 120 x 35 x 8 mm' },
+  { holds: 'loose pieces', name: 'Loose pieces', text: '30 loose buttons ø15 x 3 mm' },
+  { holds: 'liquid', name: 'A liquid', text: '120 ml' },
+  { holds: 'pages', name: 'The pages of a book', text: 'pages 4 mm' },
+  { holds: 'a floating load', name: 'A load afloat', text: 'load 40 g' },
+];
+
+/** The forms that answer the kinds, each form once: rather one that does nothing else so well. */
+function formsFor(kinds: readonly Holds[]): readonly Form[] {
+  const taken = new Set<string>();
+  return kinds.map((kind) => {
+    const able = FORMS.filter((form) => SHELF.holdsOf(form).includes(kind));
+    const best = able.find((form) => !taken.has(form.id) && SHELF.holdsOf(form)[0] === kind);
+    const form = best ?? able.find(({ id }) => !taken.has(id)) ?? able[0];
+    taken.add(form.id);
+    return form;
+  });
+}
+
+/** What stands at the start while nothing is asked: what can be asked, what was asked last, and what lies on the table. */
+@Component({
+  selector: 'oc-start-ideas',
+  imports: [DrawingView, MatButtonModule, RouterLink],
+  templateUrl: './start-ideas.html',
+  styleUrl: './start-ideas.scss',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class StartIdeas {
+  private readonly asking = inject(Asking);
+  private readonly jobs = inject(Jobs);
+  private readonly recents = inject(Recents);
+  private readonly figures = inject(Figures);
+  private readonly folding = inject(Folding);
+
+  private readonly forms = formsFor(EXAMPLES.map(({ holds }) => holds));
+  private readonly pictures = toSignal(
+    forkJoin(this.forms.map(({ id }) => this.folding.card(id))).pipe(inject(Troubles).retrying()),
+    { initialValue: null },
+  );
+  protected readonly examples = computed(() =>
+    EXAMPLES.map(({ name, text }, k) => ({
+      ...{ name, text: this.written(text), form: this.forms[k].name },
+      picture: this.pictures()?.[k] ?? null,
+    })),
+  );
+  protected readonly asked = computed(() => this.recents.rows().map(({ purpose }) => this.figures.purpose(purpose)));
+  protected readonly folded = computed(() =>
+    this.jobs.rows().filter(({ state, archivedAt }) => state === 'folding' && archivedAt === null),
+  );
+
+  constructor() {
+    this.jobs.refresh();
+    this.recents.refresh();
+  }
+
+  protected ask(text: string): void {
+    this.asking.put({ text, turn: null });
+  }
+
+  private written(text: string): string {
+    const reading = readLine(text, 'mm');
+    return reading.kind === 'purpose' ? this.figures.purpose(reading.purpose) : text;
+  }
+}
