@@ -1,6 +1,7 @@
 // Builds the web application and the server bundle.
 import { spawnSync } from 'node:child_process';
 import { compressSite } from './compress-site.mjs';
+import { writeLicences } from './licences.mjs';
 
 function run(args, cwd) {
   const { status } = spawnSync(process.execPath, args, {
@@ -13,5 +14,6 @@ function run(args, cwd) {
 
 run(['subset-icons.mjs'], 'web');
 run(['../node_modules/@angular/cli/bin/ng.js', 'build'], 'web');
+writeLicences('web/dist/web/browser');
 compressSite('web/dist/web/browser');
 run(['build.mjs'], 'server');

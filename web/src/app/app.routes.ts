@@ -37,5 +37,10 @@ export const routes: Routes = [
     title: 'Settings',
     loadComponent: () => import('./settings/settings-page').then((m) => m.SettingsPage),
   },
+  {
+    path: 'settings/licences',
+    title: 'Licences',
+    loadComponent: () => import('./settings/licences/licences').then((m) => m.Licences),
+  },
   { path: '**', title: 'Not here', loadComponent: () => import('./ui/not-here/not-here').then((m) => m.NotHere) },
 ];

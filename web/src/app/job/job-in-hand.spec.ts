@@ -105,17 +105,17 @@ describe('changing a job', () => {
     expect([hand.job().title, hand.job().version]).toEqual([title, kept]);
   });
 
-  it('copies all of it with nothing folded, puts it away, and removes it', async () => {
+  it('copies all of it with nothing folded, archives it, and removes it', async () => {
     const { b } = await open();
     b.button('Copy this job').click();
     const copy = b.sent('POST', '/api/jobs').request.body as JobDraft;
     expect(copy.title).toBe('Watch parts, once more');
     expect(copy.makes[0]).toEqual({ ...makeDraftOf(make), id: copy.makes[0].id });
     expect(copy.makes[0].id).not.toBe(make.id);
-    b.button('Put it away').click();
+    b.button('Archive this job').click();
     b.sent('POST', `${URL}/archive`).flush({ ...begun, archivedAt: begun.updatedAt, version: 8 });
     await b.settle();
-    b.button('Back among the jobs').click();
+    b.button('Bring it back').click();
     b.sent('POST', `${URL}/unarchive`).flush({ ...begun, version: 9 });
     await b.settle();
     b.button('Remove this job').click();

@@ -46,7 +46,7 @@ describe('the jobs', () => {
     expect(bench.text).toContain('and 1 more');
   });
 
-  it('are found by name, form and paper, those put away apart', async () => {
+  it('are found by name, form and paper, archived ones apart', async () => {
     const away = aJob({ id: id(2), title: 'Old one', archivedAt: '2026-11-05T10:00:00.000Z' });
     const bench = await show([aJob({ id: id(1), title: 'Fuses' }), away]);
     const titles = (): string[] => [...bench.host.querySelectorAll('h3')].map((h) => h.textContent);
@@ -59,7 +59,7 @@ describe('the jobs', () => {
     expect(titles()).toEqual([]);
     expect(bench.text).toContain('No job is like that.');
     await bench.write('Find', '');
-    bench.button('Put away').click();
+    bench.button('Archived').click();
     await bench.settle();
     expect(titles()).toEqual(['Old one']);
   });

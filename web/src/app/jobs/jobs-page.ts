@@ -23,7 +23,7 @@ const GROUPS = [
 
 const SHOWN = [
   { id: 'current', label: 'Current' },
-  { id: 'archived', label: 'Put away' },
+  { id: 'archived', label: 'Archived' },
 ] as const;
 
 /** So many makes of a kit are told on its card. */

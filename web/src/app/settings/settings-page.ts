@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { RouterLink } from '@angular/router';
 import type { SettingsDraft } from '@odd-corner/contract';
 import { CURRENCIES, type EaseId, EASES, type HandId, HANDS, type RulerId, RULERS } from '@odd-corner/core';
 import { SETTING_NAMES, WorkshopSettings } from '../data/workshop-settings';
@@ -56,7 +57,7 @@ const PAPER = [
 /** How this workshop likes to see and measure. */
 @Component({
   selector: 'oc-settings-page',
-  imports: [Backups, Bin, HandsSection, Select],
+  imports: [Backups, Bin, HandsSection, RouterLink, Select],
   templateUrl: './settings-page.html',
   styleUrl: './settings-page.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -70,9 +70,7 @@ export class JobDetails {
     this.jobs.archive(this.inHand.job()).subscribe({
       next: (job) => {
         this.inHand.took(job);
-        this.undo.done(job.archivedAt ? 'Put away: it is among the archived jobs now.' : 'Back among the jobs.', () =>
-          this.jobs.archive(job),
-        );
+        this.undo.done(job.archivedAt ? 'Archived.' : 'Back among the current jobs.', () => this.jobs.archive(job));
       },
       error: (error: unknown) => this.undo.failed(error),
     });

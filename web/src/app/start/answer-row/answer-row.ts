@@ -9,6 +9,7 @@ import { found, isWhole, makeOf, type Paper, planMake, sheetsFrom } from '@odd-c
 import {
   CRITERIA,
   type Criterion,
+  ENGINE_VERSION,
   entriesSized,
   explainFit,
   formById,
@@ -23,6 +24,8 @@ import { DrawingView } from '../../ui/drawing-view/drawing-view';
 import { coloursOf } from '../../ui/drawing-view/paper-colours';
 import { FigurePipe, LengthPipe } from '../../ui/figures/figure-pipes';
 import { SizesPipe } from '../../ui/figures/sizes-pipe';
+import { Icon } from '../../ui/icon/icon';
+import { saveFile } from '../../ui/save-file';
 import { Why } from '../../ui/why/why';
 import { Troubles } from '../../ui/troubles/troubles';
 import { Folding } from '../../workers/folding.service';
@@ -47,6 +50,7 @@ export interface Kit {
     MatMenuModule,
     DrawingView,
     HowSure,
+    Icon,
     LengthPipe,
     RouterLink,
     SizesPipe,
@@ -165,5 +169,16 @@ export class AnswerRow {
       .map((key) => CRITERIA[key].name.toLowerCase())
       .join(', '),
   );
+  /** Saves what was asked and what was told as one file, so that somebody else can look at it. */
+  protected report(): void {
+    const said = {
+      engineVersion: ENGINE_VERSION,
+      purpose: this.purpose(),
+      options: this.options(),
+      told: this.answer(),
+    };
+    saveFile(`answer-${this.answer().formId}.json`, JSON.stringify(said, null, 2), 'application/json');
+  }
+
   protected readonly query = computed(() => writeFormQuery({ sheet: this.answer().sheet, params: this.answer().make }));
 }

@@ -71,7 +71,7 @@ describe('answers from all forms', () => {
     await bench.settle(1000);
     expect(bench.find('.result').textContent).toMatch(/[\d.]+\s%\s*of 2,000 tries fit/);
     expect(bench.text).toContain('Where the doubt comes from');
-    bench.button('Put away').click();
+    bench.button('Hide').click();
     await bench.settle();
     expect(bench.text).toContain('Fold it 2,000 times');
   });

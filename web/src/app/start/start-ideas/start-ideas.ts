@@ -12,6 +12,7 @@ import { Troubles } from '../../ui/troubles/troubles';
 import { Folding } from '../../workers/folding.service';
 import { Asking } from '../asked/asking';
 import { readLine } from '../asked/purpose-reading';
+import { FirstUse } from '../first-use/first-use';
 
 /** One of each kind of thing that can be asked for, as it would be typed. */
 const EXAMPLES: readonly { readonly holds: Holds; readonly name: string; readonly text: string }[] = [
@@ -38,7 +39,7 @@ function formsFor(kinds: readonly Holds[]): readonly Form[] {
 /** What stands at the start while nothing is asked: what can be asked, what was asked last, and what lies on the table. */
 @Component({
   selector: 'oc-start-ideas',
-  imports: [DrawingView, MatButtonModule, RouterLink],
+  imports: [DrawingView, FirstUse, MatButtonModule, RouterLink],
   templateUrl: './start-ideas.html',
   styleUrl: './start-ideas.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
