@@ -142,10 +142,38 @@ describe('the demo workshop', () => {
     fillWorkshop(workshop, data);
     const states = workshop.jobs.list({}).rows.map(({ state }) => state);
     expect(new Set(states)).toEqual(new Set(['planned', 'folding', 'folded']));
-    for (const { make, predicted, sheetsUsed } of workshop.log.list({}).rows) {
-      expect(predicted).toEqual(foretell(toFold(make), 0.3));
+    const missOf = (id: string | null): number => data.hands.find((hand) => hand.id === id)?.missMm ?? 0.3;
+    for (const { make, predicted, sheetsUsed, folderHandId } of workshop.log.list({}).rows) {
+      const own = foretell(toFold(make), missOf(folderHandId));
+      expect(Object.keys(predicted)).toEqual(Object.keys(own));
+      for (const [key, { mm, sdMm }] of Object.entries(own)) {
+        expect(predicted[key].mm).toBe(mm);
+        expect(predicted[key].sdMm).toBeCloseTo(sdMm, 9);
+      }
       expect(sheetsUsed[0].sheets).toBeGreaterThan(0);
     }
+  });
+
+  it('has jobs over at least nine forms, one of them a kit, one folded by another hand, one archived', () => {
+    const makes = data.jobs.flatMap((job) => job.makes);
+    expect(new Set(makes.map(({ make }) => make.formId)).size).toBeGreaterThanOrEqual(9);
+    expect(new Set(data.log.map(({ make }) => make.formId)).size).toBeGreaterThanOrEqual(6);
+    expect(data.jobs.filter(({ makes: own }) => own.length > 1)).toHaveLength(1);
+    expect(data.jobs.some(({ folderHandId }) => folderHandId !== null)).toBe(true);
+    expect(data.jobs.some(({ archivedAt }) => archivedAt !== null)).toBe(true);
+  });
+
+  it('keeps what its cutting plans keep, and nothing else', () => {
+    const workshop = openWorkshop(openDatabase(':memory:', MIGRATIONS));
+    fillWorkshop(workshop, data);
+    const kept = data.jobs.flatMap(({ makes }) =>
+      makes.flatMap(({ cut }) => (cut && !cut.done ? cut.plan.parents : [])),
+    );
+    for (const { id, reserved } of workshop.papers.list({ limit: 500 }).rows) {
+      const own = kept.filter(({ paperId }) => paperId === id).reduce((sum, { sheets }) => sum + sheets, 0);
+      expect(reserved).toBe(own);
+    }
+    expect(kept.length).toBeGreaterThan(0);
   });
 });
 

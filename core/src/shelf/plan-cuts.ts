@@ -148,12 +148,17 @@ function layOut(
     fill(other);
   };
   const inner = { xMm: margins, yMm: margins, widthMm: width - 2 * margins, heightMm: height - 2 * margins };
+  if (!(inner.widthMm > 0 && inner.heightMm > 0)) return { pieces, cuts, rests };
   if (margins > 0) {
     // The margins come off first, one edge after another.
-    const whole = { xMm: 0, yMm: 0, widthMm: width, heightMm: height };
-    cuts.push({ piece: whole, runs: 'upright', atMm: margins }, { piece: whole, runs: 'level', atMm: margins });
+    const right = { xMm: margins, yMm: 0, widthMm: width - margins, heightMm: height };
+    const within = { ...right, widthMm: inner.widthMm };
+    cut({ xMm: 0, yMm: 0, widthMm: width, heightMm: height }, 'upright', margins);
+    cut(right, 'upright', inner.widthMm);
+    cut(within, 'level', margins);
+    cut({ ...within, yMm: margins, heightMm: height - margins }, 'level', inner.heightMm);
   }
-  if (inner.widthMm > 0 && inner.heightMm > 0) fill(inner);
+  fill(inner);
   return { pieces, cuts, rests };
 }
 

@@ -183,7 +183,7 @@ describe('trays in each other', () => {
 
   it('a tray for the middle that is a mark too small for the inner one is refused', () => {
     const answer = sized('60 x 45 x 22', { ...USUAL, wishes: { lid: 'none', nested: 2 } });
-    expect(() => folded(answer, USUAL.thicknessMm, { 'tray 2': 3 })).toThrow('too small');
+    expect(() => folded(answer, USUAL.thicknessMm, { 'tray-2': 3 })).toThrow('too small');
   });
 });
 

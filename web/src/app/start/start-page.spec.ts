@@ -173,7 +173,7 @@ describe('the start', () => {
     await ask(bench, '2 3/8 x 1 3/4 x 7/8');
     bench.button('Start this job').click();
     const [{ asked, make }] = sent(bench).makes;
-    expect(asked.purpose).toMatchObject({ pieces: [{ thing: { lengthMm: 60.325 } }] });
+    expect(asked.purpose).toMatchObject({ pieces: [{ thing: { lengthMm: expect.closeTo(60.325, 9) as number } }] });
     const sixteenths = (make.entries[0].sheet.widthMm / 25.4) * 16;
     expect(sixteenths).toBeCloseTo(Math.round(sixteenths), 9);
   });
