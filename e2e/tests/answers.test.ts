@@ -21,6 +21,7 @@ test.describe('answers from all forms', () => {
     const sheet = await sheetOf(envelope).textContent();
     await page.reload();
     await expect(sheetOf(envelope)).toHaveText(sheet!);
+    await openMore(envelope);
     await envelope.getByRole('link', { name: 'Fold it' }).click();
     await expect(page.getByRole('heading', { name: 'Fold it, step by step' })).toBeVisible();
     await page.goBack();

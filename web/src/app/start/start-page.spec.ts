@@ -33,18 +33,22 @@ describe('the start', () => {
 
   it('shows while nothing is asked what can be asked, what was asked before, and what lies on the table', async () => {
     const bench = await show();
-    bench.answer('GET', '/api/jobs', [
+    const jobs = [
       aJob({ title: 'Watch parts', state: 'folding' }),
       aJob({ id: '00000000-0000-4000-8000-000000000044', title: 'Planned' }),
-    ]);
+    ];
     const before = { text: '120 ml', purpose: parsePurpose('120 ml'), askedAt: '2026-11-05T10:00:00.000Z' };
-    bench.sent('GET', '/api/recent').flush([before]);
-    for (let k = 0; k < 40 && !bench.host.querySelector('oc-start-ideas oc-drawing'); k++) await bench.settle(100);
+    const there = (): boolean => bench.text.includes('On the table') && bench.text.includes('Asked before');
+    for (let k = 0; k < 60 && !(there() && bench.host.querySelectorAll('oc-start-ideas svg').length >= 6); k++) {
+      bench.answer('GET', '/api/jobs', jobs);
+      for (const asked of bench.http.match('/api/recent')) asked.flush([before]);
+      await bench.settle(100);
+    }
     expect(bench.host.querySelectorAll('oc-start-ideas oc-drawing svg')).toHaveLength(6);
     expect(bench.find('a[href$="/fold"]').textContent).toContain('Watch parts');
     expect(bench.text).not.toContain('Planned');
     // Each example answers when it is pressed.
-    for (const card of bench.host.querySelectorAll('oc-start-ideas .card .muted'))
+    for (const card of bench.host.querySelectorAll('oc-start-ideas .kinds .muted'))
       expect(() => parsePurpose(card.textContent)).not.toThrow();
     bench.button('120 ml').click();
     await bench.settle();

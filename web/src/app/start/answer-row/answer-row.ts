@@ -9,6 +9,7 @@ import { found, isWhole, makeOf, type Paper, planMake, sheetsFrom } from '@odd-c
 import {
   CRITERIA,
   type Criterion,
+  cutsFrom,
   ENGINE_VERSION,
   entriesSized,
   explainFit,
@@ -162,6 +163,13 @@ export class AnswerRow {
     const cost = price && { minor: Math.round((price.minor * sheets) / price.sheets), currency: price.currency };
     return { name: paper.name, cost: cost ? this.figures.money(cost) : null };
   });
+  /** Why a paper that was chosen does not give the sheets. */
+  protected shortOf({ name, count, widthMm, heightMm }: Paper): string {
+    if (!count) return `no ${name} is left`;
+    const large = entriesSized(this.answer()).every(({ sheet }) => cutsFrom(sheet, { widthMm, heightMm }));
+    return large ? `too few sheets of ${name}` : `${name} is too small`;
+  }
+
   protected readonly why = computed(() => explainFit(this.answer(), this.options(), this.figures.shown()));
   protected readonly better = computed(() =>
     this.reasons()

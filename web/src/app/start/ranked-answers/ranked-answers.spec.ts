@@ -109,7 +109,7 @@ describe('answers from all forms', () => {
   it('narrows down to forms of a kind, and says so when none is', async () => {
     const bench = await show('60 x 45 x 22');
     const all = names(bench).length;
-    await bench.openPanel('What counts most');
+    await bench.openPanel('Sort and filter');
     await bench.choose('Closing', 'closed');
     const closed = names(bench);
     expect(closed).not.toContain('Square tray');
@@ -124,8 +124,20 @@ describe('answers from all forms', () => {
 
   it('tells what the paper costs: all its sheets, as its price says', async () => {
     const price = { minor: 1250, currency: 'EUR' as const, sheets: 50 };
-    const bench = await show('40 x 30 x 15', [aPaper({ price, widthMm: 200, heightMm: 200 })], 6);
+    const bench = await show('40 x 30 x 15', [aPaper({ price, count: 9, widthMm: 200, heightMm: 200 })], 6);
     expect(bench.text).toMatch(/Kraft, on your shelf, 1\.50 EUR/);
+  });
+
+  it.each([
+    [{ count: 0 }, 'no Kraft is left'],
+    [{ widthMm: 60, heightMm: 60 }, 'Kraft is too small'],
+    [{ widthMm: 300, heightMm: 300 }, 'too few sheets of Kraft'],
+  ])('says of the paper that was chosen why it does not do: %j', async (more, told) => {
+    const paper = aPaper({ count: 1, ...more });
+    const options = { purpose: parsePurpose('40 x 40 x 40'), options: SIZE_OPTIONS, papers: [paper], units: 40, paper };
+    const bench = new PageBench(RankedAnswers, options);
+    await settled(bench);
+    expect(bench.text).toContain(told);
   });
 
   it('says so when no form does it', async () => {
