@@ -5,6 +5,7 @@ import { expect, test } from '../workshop';
 const OUT = join(import.meta.dirname, '../../docs/screenshots');
 const FOLDING = '0dd00000-0000-4000-8000-000300000001';
 const FOLDED = '0dd00000-0000-4000-8000-000300000003';
+const PLANNED = '0dd00000-0000-4000-8000-000300000004';
 
 async function settled(page: Page, url: string): Promise<void> {
   await page.goto(url);
@@ -19,6 +20,8 @@ const VIEWS = [
   ['start', '/?holds=60+x+45+x+22'],
   ['jobs', '/jobs'],
   ['sheet', `/jobs/${FOLDING}/sheet`],
+  ['cut', `/jobs/${PLANNED}/cut`],
+  ['marks', `/jobs/${FOLDING}/marks`],
   ['fold', `/jobs/${FOLDING}/fold`],
   ['record', `/jobs/${FOLDED}/record`],
   ['shelf', '/shelf'],
