@@ -1,5 +1,5 @@
 import * as fc from 'fast-check';
-import type { FoldingOrder } from '../workers/folding-tasks';
+import type { FoldingOrder } from '../workers/make-tasks';
 import { copiesToFold, isFolded, nextCopy, nextStep } from './copies';
 
 const entry = fc.record({

@@ -1,5 +1,5 @@
 import type { CopyProgress } from '@odd-corner/contract';
-import type { FoldingOrder } from '../workers/folding-tasks';
+import type { FoldingOrder } from '../workers/make-tasks';
 
 /** One copy of one entry, to be folded by itself. */
 export interface CopyToFold {

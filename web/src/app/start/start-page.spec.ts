@@ -60,8 +60,10 @@ describe('the start', () => {
     const bench = await show();
     await bench.write('What, and how large', 'load 40 g');
     await bench.settle(4600);
-    const { body } = bench.sent('POST', '/api/recent').request;
-    expect(body).toEqual({ text: 'load 40 g', purpose: parsePurpose('load 40 g') });
+    expect(bench.sent('POST', '/api/recent').request.body).toEqual({
+      text: 'load 40 g',
+      purpose: parsePurpose('load 40 g'),
+    });
   });
 
   it('is a sheet by the name of a paper on the shelf, in its own thickness', async () => {

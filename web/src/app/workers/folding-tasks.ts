@@ -1,107 +1,36 @@
 import {
-  type Assembly,
-  assemblyScene,
-  atOnce,
-  byItself,
-  contentsOn,
   creasePicture,
   type Drawing,
-  type EntryJudged,
-  fitOf,
   FoldRefused,
-  foretell,
-  type ForetoldSizes,
-  foldMake,
   formById,
   type FormSizes,
   type FormStep,
-  isFlat,
-  isSized,
-  judging,
   type Looking,
-  type Make,
-  marksPicture,
   make,
   type Made,
   type Opened,
   openedScene,
-  othersFor,
   type PaperScene,
   pieceDrawing,
   pieceScene,
-  type Pose,
-  prepare,
-  type Purpose,
   scaledFolding,
   SHELF,
   sheetFor,
-  sheetMarks,
   type SheetSize,
   type ShownUnit,
-  type SizedEntry,
-  type SizedForm,
-  sizeFor,
-  type SizeOptions,
   type SizeSum,
   sizeSums,
   stepPictures,
   type StepFacts,
   stepFacts,
-  type StepMarks,
   type StepPictures,
 } from '@odd-corner/core';
 import { answerTasks } from './answer-tasks';
+import { type Attempt, attempt } from './attempt';
+import { type FormAsked, madeForm } from './fold-piece';
+import { type Lie, makeTasks } from './make-tasks';
 import { inSlices, pause } from './in-slices';
 import { fitting, questions } from './fitting';
-
-/** A make, and what goes into it. */
-export interface MakeAsked {
-  readonly make: Make;
-  readonly purpose: Purpose | null;
-  readonly options: SizeOptions;
-}
-
-/** One form for a purpose, with the parameters of its piece that are settled. */
-export interface SizedAsked {
-  readonly formId: string;
-  readonly purpose: Purpose;
-  readonly options: SizeOptions;
-  readonly given?: Readonly<Record<string, unknown>>;
-}
-
-/** In which order a make is folded. */
-export interface FoldingOrder {
-  readonly entries: readonly {
-    readonly key: string;
-    readonly name: string;
-    /** In one make. */
-    readonly copies: number;
-    readonly steps: readonly Pick<FormStep, 'id' | 'title'>[];
-  }[];
-  /** What is done with all of it at last, in words. */
-  readonly together: readonly string[];
-  readonly scene: PaperScene;
-}
-
-/** How the folds of a piece are found, and the sheet with all marks. */
-export interface MarksShown {
-  readonly steps: readonly StepMarks[];
-  readonly picture: Drawing;
-}
-
-/** What belongs to a piece at a sheet. */
-export interface OthersAsked {
-  readonly formId: string;
-  readonly sheet: SheetSize;
-  readonly params: Readonly<Record<string, unknown>>;
-  readonly options: SizeOptions;
-}
-
-/** The other entries of a make at their sheets, and all of it put together. */
-export interface WholeMake {
-  readonly others: readonly SizedEntry[];
-  readonly scene: PaperScene;
-}
 
 /** A step ready to be shown: words and pictures, no poses. */
 export interface ShownStep extends Omit<FormStep, 'poses' | 'arrows'> {
@@ -113,25 +42,9 @@ export interface ShownStep extends Omit<FormStep, 'poses' | 'arrows'> {
 /** A question that comes right at the start goes first. */
 const WARM_UP_AFTER_MS = 400;
 
-/** A piece at a sheet, with whatever parameters it takes; a form is its own main piece. */
-export interface FormAsked {
-  readonly formId: string;
-  readonly sheet: SheetSize;
-  readonly params: Readonly<Record<string, unknown>>;
-  readonly thicknessMm: number;
-}
-
 export interface FormStepsAsked extends FormAsked {
   readonly unit: ShownUnit;
   readonly looking: Looking;
-}
-
-export type Attempt<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly why: string };
-
-/** A lie that a piece has: finished, open for filling, or flat for carrying. */
-export interface Lie {
-  readonly name: 'finished' | 'open' | 'flat';
-  readonly scene: PaperScene;
 }
 
 export interface TriedPiece {
@@ -146,9 +59,6 @@ export type ShownSteps = Attempt<readonly ShownStep[]>;
 export interface OpenedPiece extends Pick<Opened, 'volumes' | 'note'> {
   readonly scene: PaperScene;
 }
-
-const madeForm = ({ formId, sheet, params, thicknessMm }: FormAsked, unit?: ShownUnit): Made =>
-  make(formId, { sheet, params, paper: { thicknessMm }, unit });
 
 let last: { readonly key: string; readonly made: Made } | null = null;
 
@@ -180,16 +90,6 @@ function similar(asked: FormAsked): Pick<Made, 'folding' | 'sizes'> & { readonly
   return { ...piece, steps: piece.folding.steps.length };
 }
 
-/** What a sheet or a setting does not allow is told in words; anything else is a fault of ours. */
-function attempt<T>(work: () => T): Attempt<T> {
-  try {
-    return { ok: true, value: work() };
-  } catch (error) {
-    if (error instanceof RangeError || error instanceof FoldRefused) return { ok: false, why: error.message };
-    throw error;
-  }
-}
-
 function shownSteps(steps: readonly FormStep[], looking: Looking): ShownStep[] {
   return steps.map((step) => {
     const { poses, arrows: _arrows, ...words } = step;
@@ -212,6 +112,7 @@ function cardSheet(formId: string): SheetSize {
 /** The work that is done off the screen's thread, so that typing and turning pages never wait for it. */
 export const foldingTasks = {
   ...answerTasks,
+  ...makeTasks,
 
   /** Fulfilled once others can see that this worker lives: where tasks run on the page's own thread, at once. */
   watched(): Promise<void> {
@@ -225,100 +126,6 @@ export const foldingTasks = {
   async warmUp(): Promise<void> {
     await pause(WARM_UP_AFTER_MS);
     for (const _ of fitting.warming()) await questions.none();
-  },
-
-  /** The smallest sheets of one form for a purpose, or why there are none. */
-  sized({ formId, purpose, options, given }: SizedAsked): Attempt<SizedForm> {
-    return attempt(() => {
-      const answer = sizeFor(fitting, formId, purpose, options, given);
-      const { name } = formById(formId);
-      if (answer === null) throw new RangeError(`${name} does not do that.`);
-      if (!isSized(answer))
-        throw new RangeError(`No sheet up to 5 m does for ${name}: ${answer.demands.join(' and ')}.`);
-      return answer;
-    });
-  },
-
-  /** A make as it stands, each of its entries held against what it is for. */
-  judged({ make: asked, purpose, options }: MakeAsked): Attempt<readonly EntryJudged[]> {
-    return attempt(() => atOnce(judging(fitting, asked, purpose, options)));
-  },
-
-  /** What belongs to a piece at a sheet: at which sheets, and how all goes together. */
-  whole({ formId, sheet, params, options }: OthersAsked): Attempt<WholeMake> {
-    return attempt(() => {
-      const others = othersFor(fitting, formId, sheet, params, options);
-      if ('demands' in others) throw new RangeError(`No sheet meets ${others.demands.join(' and ')}.`);
-      const { thicknessMm } = options;
-      const entries = Object.fromEntries(
-        others.map(({ key, sheet: of, params: own }) => [key, { sheet: of, thicknessMm, params: own }]),
-      );
-      const form = formById(formId);
-      const [{ key }] = form.entries?.(params) ?? [{ key: 'piece' }];
-      const made = foldMake({ formId, params, entries: { [key]: { sheet, thicknessMm }, ...entries } });
-      return { others, scene: assemblyScene(made.assembly) };
-    });
-  },
-
-  /** A make put together with what it is for in it: as it is used, open for filling, flat for carrying. */
-  lies({ make: asked, purpose, options }: MakeAsked): readonly Lie[] {
-    const form = formById(asked.formId);
-    const made = foldMake(asked);
-    const [{ entry, sheet, folding, sizes }] = made.entries.values();
-    const floor = form.floor?.(sheet, form.params.parse({ ...(asked.params as object), ...entry.params }));
-    const [room] = sizes.rooms;
-    const ways = purpose ? fitting.demands(prepare(purpose, options), room.kind) : [];
-    const arrangement = ways.length
-      ? fitOf(ways, fitting.asking(room, asked.entries[entry.key].sheet)).arrangement
-      : null;
-    const holder = { entry: entry.key, copy: 0 };
-    const filled = (pose: Pose, assembly: Assembly): PaperScene => {
-      const sides = floor && arrangement ? contentsOn(pose, floor, arrangement).flat() : [];
-      return assemblyScene(assembly, { in: holder, sides });
-    };
-    const { finished, open, flat } = folding;
-    if (made.assembly.states.closed.length > 1) return [{ name: 'finished', scene: filled(finished, made.assembly) }];
-    const scene = (pose: Pose): PaperScene =>
-      isFlat(pose) || !arrangement ? pieceScene(pose, sizes, floor) : filled(pose, byItself(holder, pose));
-    return [
-      { name: 'finished', scene: scene(finished) },
-      ...(open && open !== finished ? [{ name: 'open' as const, scene: scene(open) }] : []),
-      ...(flat ? [{ name: 'flat' as const, scene: pieceScene(flat, sizes) }] : []),
-    ];
-  },
-
-  /** In which order a make is folded: the steps of each entry, then what is put together. */
-  order(asked: Make): Attempt<FoldingOrder> {
-    return attempt(() => {
-      const { entries, assembly } = foldMake(asked);
-      const nameOf = (key: string): string => entries.get(key)!.entry.name;
-      return {
-        entries: [...entries.values()].map(({ entry: { key, name, copies }, folding }) => ({
-          ...{ key, name, copies },
-          steps: folding.steps.map(({ id, title }) => ({ id, title })),
-        })),
-        together: [
-          ...assembly.steps.map(({ title, words }) => `${title}. ${words}`),
-          ...assembly.joints.flatMap((joint) =>
-            joint.kind === 'over'
-              ? [`Put over each other: ${nameOf(joint.lid.entry)} over ${nameOf(joint.base.entry)}.`]
-              : joint.kind === 'stands-in'
-                ? [`Stand it in: ${nameOf(joint.inner.entry)} in ${nameOf(joint.outer.entry)}.`]
-                : [],
-          ),
-        ],
-        scene: assemblyScene(assembly),
-      };
-    });
-  },
-
-  /** How every fold of a piece is found, in order. */
-  marks(asked: FormAsked): Attempt<MarksShown> {
-    return attempt(() => {
-      const { folding } = madeForm(asked);
-      const steps = sheetMarks(folding, sheetFor(SHELF.piece(asked.formId), asked.sheet));
-      return { steps, picture: marksPicture(folding, steps) };
-    });
   },
 
   /** A form's folded piece as its card shows it. */
@@ -379,11 +186,6 @@ export const foldingTasks = {
   /** All steps of a form at a sheet, ready to be shown. */
   formSteps({ unit, looking, ...asked }: FormStepsAsked): ShownSteps {
     return attempt(() => shownSteps(madeForm(asked, unit).folding.steps, looking));
-  },
-
-  /** What a make should come out as, by a hand that misses by so much. */
-  foretold(asked: Make, handMm: number): Attempt<ForetoldSizes> {
-    return attempt(() => foretell(asked, handMm));
   },
 };
 

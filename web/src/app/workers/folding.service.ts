@@ -15,21 +15,10 @@ import type {
 } from '@odd-corner/core';
 import { defer, Observable } from 'rxjs';
 import type { AnswersAsked, PictureAsked, ReplaysAsked, SheetChance } from './answer-tasks';
-import type {
-  FormAsked,
-  FoldingOrder,
-  FormStepsAsked,
-  OpenedPiece,
-  OthersAsked,
-  Lie,
-  MakeAsked,
-  MarksShown,
-  ShownSteps,
-  SizedAsked,
-  Tried,
-  WholeMake,
-  Attempt,
-} from './folding-tasks';
+import type { FormAsked } from './fold-piece';
+import type { FoldingOrder, OthersAsked, Lie, MakeAsked, MarksShown, SizedAsked, WholeMake } from './make-tasks';
+import type { FormStepsAsked, OpenedPiece, ShownSteps, Tried } from './folding-tasks';
+import type { Attempt } from './attempt';
 import { FOLDING_WORKER } from './folding-worker-token';
 
 /** How far a soft piece has opened: steps made, then the piece. */

@@ -16,7 +16,7 @@ import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-i
 import { RouterLink } from '@angular/router';
 import { toFold } from '@odd-corner/contract';
 import { unitOnRuler } from '@odd-corner/core';
-import { of } from 'rxjs';
+import { of, tap } from 'rxjs';
 import { Jobs } from '../../data/jobs';
 import { WorkshopSettings } from '../../data/workshop-settings';
 import { JobInHand } from '../../job/job-in-hand';
@@ -34,6 +34,7 @@ import { Folding } from '../../workers/folding.service';
 import { type CopyToFold, copiesToFold, isFolded, nextCopy, nextStep } from '../copies';
 import { keepAwake } from '../keep-awake';
 import { ProgressWriter } from '../progress-writer';
+import { TableTime } from '../table-time';
 import { tableAction, type TableAction } from '../table-keys';
 
 /** Which copy the hand is at, counted over all entries, and which of its steps. */
@@ -127,8 +128,6 @@ export class FoldStation {
     return this.inHand.make().make.entries.find((one) => one.key === key) ?? null;
   });
   protected readonly allDone = computed(() => this.place() !== null && this.at() === null);
-  private readonly seconds = new Map<string, number>();
-  private since = Date.now();
 
   protected readonly quarterTurns = signal(0);
   protected readonly fromBelow = signal(false);
@@ -203,30 +202,27 @@ export class FoldStation {
     return sheet ? [sheet.widthMm, ...(sheet.widthMm === sheet.heightMm ? [] : [sheet.heightMm])] : [];
   });
   private swipeFrom: number | null = null;
+  private readonly time: TableTime;
 
   constructor() {
     const gone = inject(DestroyRef);
+    this.time = new TableTime(() => {
+      const at = this.at();
+      return at && keyOf(at);
+    }, gone);
     this.writer.written.pipe(takeUntilDestroyed()).subscribe((job) => this.inHand.took(job));
     effect(() => {
       const [copies] = [this.copies(), this.makeId()];
       untracked(() => {
-        for (const copy of copies)
-          this.seconds.set(keyOf(copy), Math.max(copy.seconds, this.seconds.get(keyOf(copy)) ?? 0));
+        for (const copy of copies) this.time.know(keyOf(copy), copy.seconds);
       });
     });
     effect(() => {
       this.makeId();
       untracked(() => {
-        this.seconds.clear();
-        this.since = Date.now();
+        this.time.clear();
       });
     });
-    const seen = (): void => {
-      if (document.hidden) this.keepTime();
-      else this.since = Date.now();
-    };
-    document.addEventListener('visibilitychange', seen);
-    gone.onDestroy(() => document.removeEventListener('visibilitychange', seen));
     keepAwake(gone);
   }
 
@@ -246,13 +242,13 @@ export class FoldStation {
     const copies = this.copies();
     const to = copies.at(copy);
     if (!to || copy === this.place()?.copy) return;
-    this.keepTime();
+    this.time.keep();
     this.place.set({ copy, step: nextStep(to) });
   }
 
   /** All that is folded is put together. */
   protected finish(): void {
-    this.keepTime();
+    this.time.keep();
     this.place.set({ copy: this.copies().length, step: 0 });
   }
 
@@ -267,10 +263,12 @@ export class FoldStation {
     this.jobs.clearProgress(id).subscribe({
       next: (job) => {
         this.own.set(new Map());
-        this.seconds.clear();
+        this.time.clear();
         this.inHand.took(job);
         this.place.set({ copy: 0, step: 0 });
-        this.undo.done('Folding starts again.', () => this.jobs.addProgress(id, progress));
+        this.undo.done('Folding starts again.', () =>
+          this.jobs.addProgress(id, progress).pipe(tap((back) => this.inHand.took(back))),
+        );
       },
       error: (error: unknown) => this.undo.failed(error),
     });
@@ -336,23 +334,15 @@ export class FoldStation {
   private moveTo(place: Place): void {
     const at = this.at();
     if (!at) return;
-    this.keepTime();
+    this.time.keep();
     // Steps that are done stay done when the hand goes back.
     const done = at.steps.slice(0, place.step).map(({ id }) => id);
     this.own.update((own) => new Map(own).set(keyOf(at), [...new Set([...(own.get(keyOf(at)) ?? []), ...done])]));
     this.place.set(place);
     this.writer.write(this.makeId(), {
       ...{ entryKey: at.entryKey, copy: at.copy, done },
-      seconds: Math.round(this.seconds.get(keyOf(at)) ?? 0),
+      seconds: this.time.of(keyOf(at)),
     });
-  }
-
-  /** Adds the stretch since the last step, or since the page came into view, to the time spent. */
-  private keepTime(): void {
-    const now = Date.now();
-    const at = this.at();
-    if (at) this.seconds.set(keyOf(at), (this.seconds.get(keyOf(at)) ?? 0) + (now - this.since) / 1000);
-    this.since = now;
   }
 
   private readAloud(): void {

@@ -3,6 +3,7 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, untracked
 import { FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
 import { Router } from '@angular/router';
+import { tap } from 'rxjs';
 import { draftOf, type Job, jobDraft } from '@odd-corner/contract';
 import { Hands } from '../../data/hands';
 import { Jobs } from '../../data/jobs';
@@ -70,7 +71,9 @@ export class JobDetails {
     this.jobs.archive(this.inHand.job()).subscribe({
       next: (job) => {
         this.inHand.took(job);
-        this.undo.done(job.archivedAt ? 'Archived.' : 'Back among the current jobs.', () => this.jobs.archive(job));
+        this.undo.done(job.archivedAt ? 'Archived.' : 'Back among the current jobs.', () =>
+          this.jobs.archive(job).pipe(tap((back) => this.inHand.took(back))),
+        );
       },
       error: (error: unknown) => this.undo.failed(error),
     });

@@ -26,11 +26,13 @@ const TYPING_MS = 150;
 
 /** What a change comes to: the form's new sheets, or why it does not do that. */
 interface Outcome {
+  /** The question that it comes of. */
+  readonly of: Asked | null;
   readonly answer: SizedForm | null;
   readonly why: string | null;
 }
 
-const NOTHING: Outcome = { answer: null, why: null };
+const NOTHING: Outcome = { of: null, answer: null, why: null };
 
 /** What it is for, to be changed: it says what will change later before anything is kept. */
 @Component({
@@ -84,7 +86,10 @@ export class PurposeStation {
     this.counted();
     return this.count.valid && this.count.value !== this.inHand.make().count;
   });
-  protected readonly changed = computed(() => this.asksOtherwise() || this.countDiffers());
+  /** Whether what comes of the question as it stands is known. */
+  protected readonly ready = computed(() =>
+    this.asksOtherwise() ? this.outcome().answer !== null && this.outcome().of === this.next() : this.countDiffers(),
+  );
   protected readonly outcome = toSignal(
     toObservable(computed(() => (this.asksOtherwise() ? this.next() : null))).pipe(
       debounceTime(TYPING_MS),
@@ -138,7 +143,7 @@ export class PurposeStation {
 
   /** Keeps what is asked, the form sized for it. */
   protected keep(): void {
-    const [next, { answer }, count] = [this.next(), this.outcome(), this.count.value];
+    const [{ of: next, answer }, count] = [this.outcome(), this.count.value];
     if (count === null || this.count.invalid) return;
     if (!this.asksOtherwise()) this.inHand.changeMake({ count }, 'The count is changed.');
     else if (next && answer)
@@ -160,9 +165,12 @@ export class PurposeStation {
     const { options, make } = { options: this.inHand.options(), make: this.inHand.make().make };
     const purpose = purposeOfOne(asked);
     if (!purpose) return of(NOTHING);
-    return this.folding
-      .sized({ formId: make.formId, purpose, options: optionsOf(asked.options, options) })
-      .pipe(map((tried) => (tried.ok ? { answer: tried.value, why: null } : { answer: null, why: tried.why })));
+    return this.folding.sized({ formId: make.formId, purpose, options: optionsOf(asked.options, options) }).pipe(
+      map((tried) => ({
+        of: asked,
+        ...(tried.ok ? { answer: tried.value, why: null } : { answer: null, why: tried.why }),
+      })),
+    );
   }
 }
 

@@ -2,7 +2,7 @@ import { makeOf, type EntryPapers, found, type Make } from '@odd-corner/contract
 import { type ParamField, type Purpose, SHELF, type SizeOptions } from '@odd-corner/core';
 import { map, type Observable } from 'rxjs';
 import type { Folding } from '../../workers/folding.service';
-import type { Attempt } from '../../workers/folding-tasks';
+import type { Attempt } from '../../workers/attempt';
 
 /** What a make is sized for. */
 export interface ResizeOn {

@@ -4,14 +4,14 @@ import { MatButtonModule } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
 import { type Make, type MakeEntry, toFold } from '@odd-corner/contract';
 import { caliperOf, entriesOf, formById } from '@odd-corner/core';
-import { debounceTime, of, Subject } from 'rxjs';
+import { debounceTime, map, of, Subject } from 'rxjs';
 import { Papers } from '../../data/papers';
 import { FigurePipe } from '../../ui/figures/figure-pipes';
 import { PaperModel } from '../../ui/paper-model/paper-model';
 import { Segments } from '../../ui/segments/segments';
 import { Troubles } from '../../ui/troubles/troubles';
 import { Folding } from '../../workers/folding.service';
-import type { Lie } from '../../workers/folding-tasks';
+import type { Lie } from '../../workers/make-tasks';
 import { JobInHand } from '../job-in-hand';
 import { type EntryEdit, EntryCard } from './entry-card/entry-card';
 import { type ResizeOn, resized } from './resize';
@@ -51,9 +51,15 @@ export class SheetStation {
     options: this.options(),
   }));
   private readonly resting = toObservable(this.asked).pipe(debounceTime(TYPING_MS));
-  protected readonly judged = toSignal(this.resting.pipe(this.troubles.asking((asked) => this.folding.judged(asked))), {
-    initialValue: null,
-  });
+  private readonly told = toSignal(
+    this.resting.pipe(
+      this.troubles.asking((asked) => this.folding.judged(asked).pipe(map((judged) => ({ asked, judged })))),
+    ),
+    { initialValue: null },
+  );
+  protected readonly judged = computed(() => this.told()?.judged ?? null);
+  /** What stands there is judged as it stands: before that it is not kept. */
+  protected readonly settled = computed(() => this.told()?.asked === this.asked());
   /** Why it cannot be folded so. */
   protected readonly why = computed(() => {
     const judged = this.judged();

@@ -2,7 +2,7 @@ import { Location } from '@angular/common';
 import { computed, effect, inject, Injectable, InjectionToken, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { Router } from '@angular/router';
-import { caliperOf, COMMON_PAPER, countOf, HANDS, perUnit, type SizeOptions } from '@odd-corner/core';
+import { caliperOf, COMMON_PAPER, countOf, HANDS, perUnit, type Purpose, type SizeOptions } from '@odd-corner/core';
 import { debounceTime, distinctUntilChanged, map, of, switchMap, timer } from 'rxjs';
 import { Papers } from '../../data/papers';
 import { WorkshopSettings } from '../../data/workshop-settings';
@@ -13,7 +13,20 @@ import { CONFIDENCES, readStart, type StartAsked, writeStart } from './start-add
 const FAULT_AFTER_MS = 450;
 const TYPING_MS = 60;
 
-const alike = <T>(a: T, b: T): boolean => JSON.stringify(a) === JSON.stringify(b);
+/** A question as it is answered: its words, what they mean in all, and what one of its equal pieces is for. */
+export interface Question {
+  readonly text: string;
+  readonly whole: Purpose;
+  readonly purpose: Purpose;
+  readonly options: SizeOptions;
+  readonly units: number;
+}
+
+/** Other words for the same are no other question. */
+function asksTheSame(a: Question | null, b: Question | null): boolean {
+  const said = (one: Question | null): string => JSON.stringify(one && [one.whole, one.options, one.units]);
+  return said(a) === said(b);
+}
 
 /** Where what is asked comes from, and who is told when it changes. */
 export interface AskedPlace {
@@ -95,14 +108,17 @@ export class Asking {
   /** The question as it stands once the hand rests a moment: one that has not changed is not asked again. */
   readonly question = toSignal(
     toObservable(
-      computed(() => {
+      computed((): Question | null => {
         const purpose = this.purpose();
         const { units } = this.asked();
         return purpose && this.settings.known() && this.paperKnown()
-          ? { purpose: units > 1 ? perUnit(purpose, units) : purpose, options: this.options(), units }
+          ? {
+              ...{ text: this.asked().text.trim(), whole: purpose },
+              ...{ purpose: units > 1 ? perUnit(purpose, units) : purpose, options: this.options(), units },
+            }
           : null;
       }),
-    ).pipe(debounceTime(TYPING_MS), distinctUntilChanged(alike)),
+    ).pipe(debounceTime(TYPING_MS), distinctUntilChanged(asksTheSame)),
     { initialValue: null },
   );
 

@@ -63,19 +63,18 @@ export class JobAnswers {
   }
 
   protected start(answer: SizedForm): void {
-    const purpose = this.asking.purpose();
-    const said = purpose ? this.figures.purpose(purpose) : '';
+    const said = this.figures.purpose(this.asking.question()!.whole);
     const title = this.things.picked()?.name ?? `${formById(answer.formId).name} for ${said}`;
     this.starter.start(title, this.started(answer));
   }
 
   protected started(answer: SizedForm): Started {
-    const { options, units } = this.asking.question()!;
+    // The question that was answered, whatever is being typed meanwhile.
+    const { text, whole, options, units } = this.asking.question()!;
     const papers = { papers: [this.asking.paper()?.id ?? null], thicknessMm: options.thicknessMm };
     return {
       asked: {
-        text: this.asking.asked().text.trim(),
-        purpose: this.asking.purpose(),
+        ...{ text, purpose: whole },
         options: askedOf(options, units),
       },
       make: makeOf(found(answer), () => papers),

@@ -42,6 +42,8 @@ import { CompareAnswers } from '../compare-answers/compare-answers';
 type Answers = ReadonlyMap<string, SizedForm | Unmet>;
 
 interface Known {
+  /** The question that they answer. */
+  readonly asked: object | null;
   readonly answers: Answers;
   /** As they were for a hand that misses nothing. */
   readonly exact: Answers;
@@ -49,7 +51,7 @@ interface Known {
   readonly done: boolean;
 }
 
-const NOTHING: Known = { answers: new Map(), exact: new Map(), done: false };
+const NOTHING: Known = { asked: null, answers: new Map(), exact: new Map(), done: false };
 
 const withAnswer = (answers: Answers, one: SizedForm | Unmet): Answers => new Map(answers).set(one.formId, one);
 const sizedOf = (answers: Answers): SizedForm[] => [...answers.values()].filter(isSized);
@@ -113,11 +115,14 @@ export class RankedAnswers {
       // A newer question drops the older one with all that it would still have answered.
       this.troubles.asking((asked) =>
         concat(this.folding.answers(asked), of(null)).pipe(
-          scan((known: Known, told): Known => {
-            if (!told) return { ...known, done: true };
-            const answers = withAnswer(known.answers, told.answer);
-            return { answers, exact: told.stage === 'sized' ? answers : known.exact, done: false };
-          }, NOTHING),
+          scan(
+            (known: Known, told): Known => {
+              if (!told) return { ...known, done: true };
+              const answers = withAnswer(known.answers, told.answer);
+              return { asked, answers, exact: told.stage === 'sized' ? answers : known.exact, done: false };
+            },
+            { ...NOTHING, asked },
+          ),
         ),
       ),
     ),
@@ -170,6 +175,8 @@ export class RankedAnswers {
       );
     });
   });
+  /** Until the first answer to a new question is known those to the old one stand there: nothing begins with them. */
+  protected readonly stale = computed(() => this.known().asked !== this.asked());
   protected readonly all = linkedSignal<Purpose, boolean>({ source: this.purpose, computation: () => false });
   protected readonly shown = computed(() => (this.all() ? this.wanted() : this.wanted().slice(0, SHOWN_AT_FIRST)));
   private readonly chosen = signal<readonly string[]>([]);

@@ -62,7 +62,9 @@ export class StartIdeas {
       picture: this.pictures()?.[k] ?? null,
     })),
   );
-  protected readonly asked = computed(() => this.recents.rows().map(({ purpose }) => this.figures.purpose(purpose)));
+  protected readonly asked = computed(() => [
+    ...new Set(this.recents.rows().map(({ purpose }) => this.figures.purpose(purpose))),
+  ]);
   protected readonly folded = computed(() =>
     this.jobs.rows().filter(({ state, archivedAt }) => state === 'folding' && archivedAt === null),
   );
