@@ -65,6 +65,8 @@ test.describe('answers from all forms', () => {
     await page.getByLabel('Name', { exact: true }).fill('Tickets and a key');
     await page.getByRole('button', { name: 'Keep it' }).click();
     await line(page).fill('');
+    // The address follows a moment later, and is what a reload reads.
+    await expect(page).toHaveURL(`${workshop.url}/`);
     await page.reload();
     await page.getByRole('option', { name: 'Tickets and a key' }).click();
     await expect(line(page)).toHaveValue('4 tickets 105 × 74 mm, hex key 120 × 35 × 8 mm');
