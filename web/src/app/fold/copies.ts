@@ -46,6 +46,6 @@ export function nextStep({ steps, done }: Pick<CopyToFold, 'steps' | 'done'>): n
 export function nextCopy(copies: readonly CopyToFold[]): number {
   const open = (begun: boolean): number =>
     copies.findIndex((copy) => !isFolded(copy) && (!begun || copy.done.size > 0));
-  const [begun, any] = [open(true), open(false)];
-  return begun >= 0 ? begun : any >= 0 ? any : copies.length;
+  const [begun, next] = [open(true), open(false)];
+  return begun >= 0 ? begun : next >= 0 ? next : copies.length;
 }
