@@ -35,6 +35,13 @@ export function offsetsOf(fitting: Pick<Fitting, 'luckOf'>, { names, rows }: Mis
 /** How far a measure is moved to see what follows for a demand, in mm. */
 const NUDGE_MM = 0.02;
 
+/**
+ * The chance that all pieces of a make come out as they must: hands miss each piece by itself. Null where that of one of them
+ * is not known.
+ */
+export const chanceOfAll = (pieces: readonly (number | null)[]): number | null =>
+  pieces.reduce((all, one) => (all === null || one === null ? null : all * one), 1);
+
 const spare = (demand: Demand, asked: RoomAsked): number => demand.have(asked) - demand.need(asked);
 
 /** What is to spare of a demand in a room, and how that runs with each of its sizes. */

@@ -4,6 +4,7 @@ import { entriesOf } from '../forms/made-make';
 import type { Demand } from '../purpose/demand';
 import { atOnce, preparing, type Prepared } from '../purpose/prepare';
 import type { Purpose } from '../purpose/purpose';
+import { chanceOfAll } from './chance';
 import type { Fitting } from './fitting';
 import {
   optionsFor,
@@ -107,8 +108,7 @@ export function* sizingForm(
   const others =
     entries.length > 1 ? yield* sizingOthers(fitting, entries, sizesOf(fitting, own, first.thicknessMm), options) : [];
   if ('demands' in others) return { formId: form.id, ...others };
-  // Hands miss each piece by itself.
-  const chance = own.chance === null ? null : others.reduce((all, one) => all * (one.chance ?? 1), own.chance);
+  const chance = chanceOfAll([own, ...others].map((one) => one.chance));
   return { ...own, chance, formId: form.id, make: { ...make, ...asked.params }, others };
 }
 

@@ -44,6 +44,10 @@ export function entriesOf(form: Form, params: unknown): readonly [Entry, ...Entr
   );
 }
 
+/** What the entries of a make are called, by their keys. */
+export const entryNames = (form: Form, params: unknown): ReadonlyMap<string, string> =>
+  new Map(entriesOf(form, params).map(({ key, name }) => [key, name]));
+
 /**
  * Folds every entry of a make, measures it on its paper, and puts all together.
  * @throws RangeError for an unknown form, a missing sheet, or a sheet or parameters out of range

@@ -2,6 +2,7 @@ import * as fc from 'fast-check';
 import {
   atOnce,
   chanceOf,
+  chanceOfAll,
   DRAWS,
   normalQuantile,
   normalShare,
@@ -93,5 +94,28 @@ describe('draws of misses', () => {
       [32, 34],
     ])
       expect(at(more)).toBeGreaterThanOrEqual(at(less));
+  });
+});
+
+describe('the chance of a whole make', () => {
+  const share = fc.double({ min: 0, max: 1, noNaN: true });
+
+  it('is that of its piece where it has one, and never above that of the least sure of several, in any order', () => {
+    fc.assert(
+      fc.property(fc.array(share, { minLength: 1, maxLength: 6 }), (pieces) => {
+        const all = chanceOfAll(pieces)!;
+        expect(chanceOfAll([pieces[0]])).toBe(pieces[0]);
+        expect(all).toBeLessThanOrEqual(Math.min(...pieces));
+        expect(chanceOfAll([...pieces].reverse())).toBeCloseTo(all, 12);
+      }),
+    );
+  });
+
+  it('is unknown where that of one piece is', () => {
+    fc.assert(
+      fc.property(fc.array<number | null>(share, { maxLength: 4 }), fc.nat(4), (pieces, at) => {
+        expect(chanceOfAll(pieces.toSpliced(at, 0, null))).toBeNull();
+      }),
+    );
   });
 });

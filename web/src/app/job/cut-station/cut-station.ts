@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { MatButtonModule } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
 import { isWhole, type Job, keptPlan, type Paper, planMake, sheetsFrom } from '@odd-corner/contract';
-import { cutPicture, entriesOf, formById, type PlannedParent, type StraightCut } from '@odd-corner/core';
+import { cutPicture, entryNames, formById, type PlannedParent, type StraightCut } from '@odd-corner/core';
 import { finalize, type Observable } from 'rxjs';
 import { Jobs } from '../../data/jobs';
 import { Papers } from '../../data/papers';
@@ -46,7 +46,7 @@ export class CutStation {
   protected readonly kept = computed(() => keptPlan(this.plan()));
   private readonly names = computed(() => {
     const { make } = this.inHand.make();
-    return new Map(entriesOf(formById(make.formId), make.params).map(({ key, name }) => [key, name]));
+    return entryNames(formById(make.formId), make.params);
   });
   /** Paper by paper: each sheet that is cut alike once. */
   protected readonly sheets = computed(() =>

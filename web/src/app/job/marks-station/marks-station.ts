@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
-import { entriesOf, formById, type RulerId, RULERS, type SheetMark, type StepMarks } from '@odd-corner/core';
+import { entryNames, formById, type RulerId, RULERS, type SheetMark, type StepMarks } from '@odd-corner/core';
 import { forkJoin, map } from 'rxjs';
 import { DrawingView } from '../../ui/drawing-view/drawing-view';
 import { Figures } from '../../ui/figures/figures';
@@ -50,7 +50,7 @@ export class MarksStation {
           ),
         ).pipe(
           map((all) => {
-            const names = new Map(entriesOf(formById(make.formId), make.params).map(({ key, name }) => [key, name]));
+            const names = entryNames(formById(make.formId), make.params);
             return all.map((one) => ({ ...one, name: names.get(one.key) ?? one.key }));
           }),
         ),

@@ -3,7 +3,7 @@ import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-i
 import { MatButtonModule } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
 import { type Make, type MakeEntry, toFold } from '@odd-corner/contract';
-import { caliperOf, entriesOf, formById } from '@odd-corner/core';
+import { caliperOf, chanceOfAll, entryNames, formById } from '@odd-corner/core';
 import { debounceTime, map, of, Subject } from 'rxjs';
 import { Papers } from '../../data/papers';
 import { FigurePipe } from '../../ui/figures/figure-pipes';
@@ -76,7 +76,7 @@ export class SheetStation {
   protected readonly shown = computed(() => this.lies().find(({ name }) => name === this.lie()) ?? this.lies().at(0));
   protected readonly form = computed(() => formById(this.draft().formId));
   protected readonly entries = computed(() => {
-    const names = new Map(entriesOf(this.form(), this.draft().params).map(({ key, name }) => [key, name]));
+    const names = entryNames(this.form(), this.draft().params);
     const judged = this.judged();
     const { count } = this.inHand.make();
     return this.draft().entries.map((entry) => ({
@@ -89,8 +89,7 @@ export class SheetStation {
   });
   /** All entries together. */
   protected readonly chance = computed(() => {
-    const chances = this.entries().map(({ judged }) => judged?.sized?.chance ?? null);
-    return chances.some((one) => one === null) ? null : chances.reduce<number>((all, one) => all * one!, 1);
+    return chanceOfAll(this.entries().map(({ judged }) => judged?.sized?.chance ?? null));
   });
   private readonly toSize = new Subject<Resize>();
   private readonly sizingFailed = signal<string | null>(null);
