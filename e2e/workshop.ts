@@ -64,6 +64,7 @@ export async function addPaper(
       colourFront: '#3f7fa0',
       colourBack: '#f7f2e4',
       price: null,
+      foodSafe: 'unknown',
       ...more,
     }),
   });

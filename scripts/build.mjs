@@ -1,6 +1,7 @@
 // Builds the web application and the server bundle.
 import { spawnSync } from 'node:child_process';
 import { compressSite } from './compress-site.mjs';
+import { writeHelp } from './help.mjs';
 import { writeLicences } from './licences.mjs';
 
 function run(args, cwd) {
@@ -15,5 +16,6 @@ function run(args, cwd) {
 run(['subset-icons.mjs'], 'web');
 run(['../node_modules/@angular/cli/bin/ng.js', 'build'], 'web');
 writeLicences('web/dist/web/browser');
+writeHelp('web/dist/web/browser');
 compressSite('web/dist/web/browser');
 run(['build.mjs'], 'server');

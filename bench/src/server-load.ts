@@ -98,7 +98,7 @@ const headers = { 'content-type': 'application/json' };
 const paper = (): string =>
   JSON.stringify({
     ...{ id: randomUUID(), name: 'Kraft', widthMm: 420, heightMm: 297, count: 5, gsm: 90, kind: 'kraft' },
-    ...{ caliperMm: 0.12, colourFront: '#b98d5b', colourBack: '#b08653', price: null },
+    ...{ caliperMm: 0.12, colourFront: '#b98d5b', colourBack: '#b08653', price: null, foodSafe: 'unknown' },
   });
 const written = await atRate(() => timed(`${url}/api/papers`, { method: 'POST', headers, body: paper() }));
 console.log(`writing, ${PER_SECOND} a second: median ${ms(share(written, 0.5))}, p99 ${ms(share(written, 0.99))}`);

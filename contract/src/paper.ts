@@ -1,4 +1,4 @@
-import { PAPER_KINDS } from '@odd-corner/core';
+import { FOOD_SAFE, PAPER_KINDS } from '@odd-corner/core';
 import * as z from 'zod';
 import { price } from './money';
 import { id, MOST_SHEETS, name, TOO_MANY_SHEETS, version } from './shared';
@@ -35,6 +35,8 @@ export const paperDraft = z.object({
   colourBack: colour,
   /** What so many sheets of it cost, or null when nobody wrote it down. */
   price: price.nullable(),
+  /** Whether it is sold for touching food. */
+  foodSafe: z.enum(FOOD_SAFE),
 });
 
 /** As it is sent to be added: its id is made by the sender, so that sending it twice adds it once. */

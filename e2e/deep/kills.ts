@@ -15,7 +15,7 @@ const MIGRATIONS = join(import.meta.dirname, '../../server/migrations');
 
 const PAPER = {
   ...{ name: 'Kraft', widthMm: 420, heightMm: 297, count: 500, gsm: 90, kind: 'kraft', caliperMm: 0.12 },
-  ...{ colourFront: '#b98d5b', colourBack: '#b08653', price: null },
+  ...{ colourFront: '#b98d5b', colourBack: '#b08653', price: null, foodSafe: 'unknown' },
 };
 
 interface Row {

@@ -82,6 +82,7 @@ export const KRAFT: PaperDraft = {
   colourFront: '#b98d5b',
   colourBack: '#b08653',
   price: null,
+  foodSafe: 'unknown',
 };
 
 /** What a job is asked for: a form, what it holds as it would be typed, and on which paper. */

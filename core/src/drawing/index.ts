@@ -1,4 +1,5 @@
 export { cutPicture } from './cut-picture';
+export { cropped } from './crop';
 export { atOneScale } from './one-scale';
 export { marksPicture } from './marks-picture';
 export * from './draw';

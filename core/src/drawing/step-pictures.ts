@@ -1,9 +1,11 @@
 import { placedOutline, type Pose, whereIs } from '../folding/pose';
 import type { FormStep } from '../forms/form';
 import type { Point } from '../measure/point';
+import { cropped } from './crop';
 import { arrowBetween, draw } from './draw';
 import type { Drawing, DrawnArrow, DrawnLine } from './drawing';
 import { spreadLayers } from './spread-layers';
+import { detailBox } from './step-detail';
 import type { Part } from './surfaces';
 import { FROM_ABOVE, fromDirection, project, type View } from './view';
 
@@ -15,6 +17,8 @@ export interface StepPictures {
   readonly between: Drawing | null;
   /** The paper after the step. */
   readonly then: Drawing;
+  /** Where the work is small: the place of it before and after, larger; `times` as large as the whole in as much room. */
+  readonly detail: { readonly times: number; readonly now: Drawing; readonly then: Drawing } | null;
 }
 
 /** How the maker looks at the table. */
@@ -138,7 +142,13 @@ export function stepPictures(step: FormStep, looking: Looking = {}): StepPicture
   const then = draw([part(last)], view, common);
   // Paper that stays where it is stays in its place, at one scale.
   const box = around([now, then, ...(between ? [between] : [])]);
-  return { now: { ...now, box }, between: between && { ...between, box }, then: { ...then, box } };
+  const near = detailBox({ ...now, box });
+  const detail = near && {
+    times: Math.max(box.width, box.height) / near.width,
+    now: cropped({ ...now, box }, near),
+    then: cropped({ ...(between ?? then), box }, near),
+  };
+  return { now: { ...now, box }, between: between && { ...between, box }, then: { ...then, box }, detail };
 }
 
 /** The least box with room for all of some drawings. */

@@ -15,6 +15,7 @@ export * from './size-for';
 export * from './judge-make';
 export * from './confidence';
 export * from './criteria';
+export * from './food';
 export * from './rank';
 export * from './answer';
 export * from './explain-fit';

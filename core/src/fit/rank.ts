@@ -9,14 +9,23 @@ export interface Ranked {
   readonly score: number;
 }
 
+const nothingAgainst = (): number => 0;
+
 /** How much of the room the contents take, over all needs. */
 function closeness({ fit }: SizedForm): number {
   const shares = fit.needs.map(({ have, need }) => Math.max(0, Math.min(1, need / Math.max(1e-9, have))));
   return shares.reduce((a, b) => a + b, 0) / shares.length;
 }
 
-/** Marks all answers against each other and sorts them, best first. */
-export function rank(answers: readonly SizedForm[], weights: Weights = USUAL_WEIGHTS): readonly Ranked[] {
+/**
+ * Marks all answers against each other and sorts them, best first.
+ * @param lowered the share of its score that an answer loses whatever counts, from 0 to 1: paper that must not touch food
+ */
+export function rank(
+  answers: readonly SizedForm[],
+  weights: Weights = USUAL_WEIGHTS,
+  lowered: (answer: SizedForm) => number = nothingAgainst,
+): readonly Ranked[] {
   if (!answers.length) return [];
   const leastArea = Math.min(...answers.map(paperOf));
   const leastMinutes = Math.min(...answers.map(({ formId }) => formById(formId).minutes));
@@ -36,9 +45,8 @@ export function rank(answers: readonly SizedForm[], weights: Weights = USUAL_WEI
           ({ none: 0.5, optional: 0.35, needed: 0 } as const)[form.cuts(answer.make)],
         closed: form.closure(answer.make).kind === 'open' ? 0 : 1,
       };
-      const score =
-        (Object.keys(CRITERIA) as Criterion[]).reduce((sum, key) => sum + weights[key] * marks[key], 0) / total;
-      return { answer, marks, score };
+      const weighed = (Object.keys(CRITERIA) as Criterion[]).reduce((sum, key) => sum + weights[key] * marks[key], 0);
+      return { answer, marks, score: (weighed / total) * (1 - lowered(answer)) };
     })
     .sort((p, q) => q.score - p.score || paperOf(p.answer) - paperOf(q.answer));
 }

@@ -7,6 +7,7 @@ import type { ShownUnit } from '../measure/format-length';
 import type { Assembly, SoftShape } from '../assembly/assembly';
 import type { Point } from '../measure/point';
 import type { Sheet } from '../paper/sheet';
+import type { Caution } from '../purpose/cautions';
 import type { Demand, Room } from '../purpose/demand';
 import type { EaseId } from '../purpose/ease';
 
@@ -231,7 +232,7 @@ export interface FormFacts<P = unknown> {
   /** Which papers suit, and why. */
   readonly papers: string;
   /** The usual cautions, where there are any. */
-  readonly cautions: readonly string[];
+  readonly cautions: readonly Caution[];
 }
 
 /**

@@ -1,6 +1,7 @@
 export * from './form';
 export * from './all-forms';
 export * from './make';
+export * from './proportion';
 export * from './shelf';
 export * from './play';
 export * from './made-make';

@@ -2,6 +2,7 @@ import { startSheet } from '../folding/hand';
 import type { ShownUnit } from '../measure/format-length';
 import { rectangleSheet, type Sheet } from '../paper/sheet';
 import type { Folding, FormSizes, Piece, SheetSize } from './form';
+import { proportionWords } from './proportion';
 import { SHELF } from './shelf';
 
 /** A piece at a size on a paper. */
@@ -38,7 +39,9 @@ export function sheetFor({ name, sheetShape, leastSheetMm }: Piece, { widthMm, h
   } else {
     const [least, most] = sheetShape.longPerShort;
     if (long / short < least - 1e-9 || long / short > most + 1e-9)
-      throw new RangeError(`${name} needs a sheet ${least} to ${most} times as long as wide: ${sheetShape.why}`);
+      throw new RangeError(
+        `${name} needs a sheet that is ${proportionWords(sheetShape.longPerShort)}: ${sheetShape.why}`,
+      );
   }
   return sheetShape === 'square' || sheetShape.lies === 'across'
     ? rectangleSheet(long, short)

@@ -10,6 +10,11 @@ export const PAPER_KINDS = [
   'washi',
 ] as const;
 
+/** Whether its maker says that a paper may touch food; without a word from them nobody knows. */
+export const FOOD_SAFE = ['yes', 'no', 'unknown'] as const;
+
+export type FoodSafe = (typeof FOOD_SAFE)[number];
+
 export type PaperKind = (typeof PAPER_KINDS)[number];
 
 /** What the calculations need to know about a paper. */

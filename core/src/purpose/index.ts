@@ -7,3 +7,4 @@ export * from './write-purpose';
 export * from './common-purposes';
 export * from './quantity';
 export * from './share';
+export * from './cautions';

@@ -3,6 +3,7 @@ import {
   answer,
   CRITERIA,
   type Criterion,
+  foodConcern,
   isSized,
   parsePurpose,
   rank,
@@ -83,5 +84,25 @@ describe('which answer comes first', () => {
     expect(rank(answers).map(({ answer: one }) => one.formId)).toEqual(
       rank(answers, USUAL_WEIGHTS).map(({ answer: one }) => one.formId),
     );
+  });
+
+  it('what is lowered loses that share of its score, and nothing else moves', () =>
+    fc.assert(
+      fc.property(weights, fc.nat(), fc.double({ min: 0, max: 1, noNaN: true }), (given, which, share) => {
+        const { formId } = answers[which % answers.length];
+        const scores = (lowered?: (one: SizedForm) => number) =>
+          new Map(rank(answers, given, lowered).map(({ answer: one, score }) => [one.formId, score]));
+        const [before, after] = [scores(), scores((one) => (one.formId === formId ? share : 0))];
+        for (const [id, score] of before)
+          expect(after.get(id)).toBeCloseTo(id === formId ? score * (1 - share) : score, 12);
+      }),
+    ));
+
+  it('paper nobody vouches for lowers what is eaten from, paper that must not touch food lowers it more', () => {
+    const lowers = (foodSafe: 'yes' | 'no' | 'unknown') => foodConcern({ name: 'Kraft', foodSafe })?.lowers ?? 0;
+    expect(lowers('yes')).toBe(0);
+    expect(lowers('unknown')).toBeGreaterThan(0);
+    expect(lowers('no')).toBeGreaterThan(lowers('unknown'));
+    expect(foodConcern(null)?.lowers).toBe(lowers('unknown'));
   });
 });

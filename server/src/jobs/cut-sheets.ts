@@ -1,4 +1,4 @@
-import { type CutPlanKept, type Job, MOST_SHEETS } from '@odd-corner/contract';
+import { type CutPlanKept, freeOf, type Job, MOST_SHEETS } from '@odd-corner/contract';
 import { inOneGo } from '../db/in-one-go';
 import type { Db } from '../db/open-database';
 import type { Workshop } from '../db/workshop';
@@ -55,7 +55,7 @@ export function acceptCut(
     for (const { paperId, sheets } of plan.parents) wanted.set(paperId, (wanted.get(paperId) ?? 0) + sheets);
     for (const [paperId, sheets] of wanted) {
       const { name, count, reserved } = papers.get(paperId);
-      if (count - reserved < sheets)
+      if (freeOf({ count, reserved }) < sheets)
         throw new ProblemError(
           422,
           `“${name}” has ${count} on the shelf${reserved ? `, ${reserved} of them kept for other jobs` : ''}; this takes ${sheets}.`,

@@ -17,7 +17,7 @@ import type { Db } from '../db/open-database';
 import { stale } from '../http/problem-error';
 
 const SELECT = `SELECT t.id, t.name, t.width_mm AS widthMm, t.height_mm AS heightMm, t.count, t.gsm, t.kind, t.caliper_mm AS caliperMm,
-  t.colour_front AS colourFront, t.colour_back AS colourBack, t.version,
+  t.colour_front AS colourFront, t.colour_back AS colourBack, t.food_safe AS foodSafe, t.version,
   t.price_minor AS priceMinor, t.price_currency AS priceCurrency, t.price_sheets AS priceSheets,
   (SELECT coalesce(sum(c.sheets), 0) FROM cut_sheets c WHERE c.paper_id = t.id AND c.done = 0) AS reserved FROM papers t`;
 
@@ -57,13 +57,13 @@ export function papersRepository(db: Db) {
     order: { columns: ['t.name COLLATE NOCASE', 't.id'], down: false, of: ({ name, id }) => [name, id] },
   });
   const insert =
-    db.prepare(`INSERT INTO papers (id, name, width_mm, height_mm, count, gsm, kind, caliper_mm, colour_front, colour_back, version,
+    db.prepare(`INSERT INTO papers (id, name, width_mm, height_mm, count, gsm, kind, caliper_mm, colour_front, colour_back, food_safe, version,
       price_minor, price_currency, price_sheets)
-    VALUES (@id, @name, @widthMm, @heightMm, @count, @gsm, @kind, @caliperMm, @colourFront, @colourBack, @version,
+    VALUES (@id, @name, @widthMm, @heightMm, @count, @gsm, @kind, @caliperMm, @colourFront, @colourBack, @foodSafe, @version,
       @priceMinor, @priceCurrency, @priceSheets)`);
   const update =
     db.prepare(`UPDATE papers SET name = @name, width_mm = @widthMm, height_mm = @heightMm, count = @count, gsm = @gsm, kind = @kind,
-    caliper_mm = @caliperMm, colour_front = @colourFront, colour_back = @colourBack,
+    caliper_mm = @caliperMm, colour_front = @colourFront, colour_back = @colourBack, food_safe = @foodSafe,
     price_minor = @priceMinor, price_currency = @priceCurrency, price_sheets = @priceSheets, version = version + 1
     WHERE id = @id AND version = @version AND removed_at IS NULL`);
   const move = db.prepare<[number, string, number]>(

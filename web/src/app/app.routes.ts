@@ -42,5 +42,10 @@ export const routes: Routes = [
     title: 'Licences',
     loadComponent: () => import('./settings/licences/licences').then((m) => m.Licences),
   },
+  {
+    path: 'settings/help',
+    title: 'Help',
+    loadComponent: () => import('./settings/help/help-page').then((m) => m.HelpPage),
+  },
   { path: '**', title: 'Not here', loadComponent: () => import('./ui/not-here/not-here').then((m) => m.NotHere) },
 ];

@@ -6,6 +6,7 @@ import type { Form, SheetSize } from '../form';
 import { BOX } from '../../rooms/box';
 import { type BandedBoxParams, bandedBoxParams, frameOf, mostHalfBand, mostHeight } from './frame';
 import { fold } from './fold-banded';
+import { NO_FLAMES } from '../../purpose/cautions';
 
 const range =
   (least: (s: number) => number, most: (s: number, other: number | null) => number, other: string) =>
@@ -60,7 +61,7 @@ export const bandedBox: Form<BandedBoxParams> = {
   skill: 3,
   minutes: 25,
   papers: '60 to 100 g/m². Where the points meet five layers lie in the lid.',
-  cautions: ['No candles inside or beside it.'],
+  cautions: [NO_FLAMES],
   fold,
   floor(sheet, params) {
     const { x3, y1, on } = frameOf(sheet, params);

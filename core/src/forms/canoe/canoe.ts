@@ -7,6 +7,7 @@ import { displacedMm3 } from '../../bodies/hull';
 import { type CanoeKind, type CanoeParams, canoeParams, frameOf } from './frame';
 import { fold } from './fold-canoe';
 import { measuredHull } from './measured-hull';
+import { NO_FLAMES } from '../../purpose/cautions';
 
 /** A boat of this family. */
 export function canoe(kind: CanoeKind): Form<CanoeParams> {
@@ -29,10 +30,16 @@ export function canoe(kind: CanoeKind): Form<CanoeParams> {
     skill: 3,
     papers: '60 to 100 g/m², long-fibred; rub the outside with wax first if it is to float for more than minutes.',
     cautions: [
-      'No candles or other flames in a paper boat.',
-      'Sail in a basin or on a thread and lift the boat out again: paper and wax are litter in a stream.',
-      'Stay with small children at any water, however shallow.',
-      'Paper is not waterproof: test it empty first, and expect minutes rather than hours.',
+      {
+        kind: 'water',
+        words:
+          'Stay with small children at any water, however shallow. Sail in a basin or on a thread and lift the boat out again: paper and wax are litter in a stream.',
+      },
+      NO_FLAMES,
+      {
+        kind: 'handling',
+        words: 'Paper is not waterproof: try it empty first, and expect minutes rather than hours.',
+      },
     ],
     fold: (hand, sheet, params) => fold(kind, hand, sheet, params),
     floor(sheet) {

@@ -7,6 +7,7 @@ import { choice } from '../choice';
 import { BOX } from '../../rooms/box';
 import { B1, B2, type ClosingCubeParams, closingCubeParams, frameOf, L, P, SIDES } from './frame';
 import { fold } from './fold-cube';
+import { SMALL_PARTS } from '../../purpose/cautions';
 
 /** A cube in one piece, its lid a ring of four flaps. */
 export const closingCube: Form<ClosingCubeParams> = {
@@ -34,7 +35,7 @@ export const closingCube: Form<ClosingCubeParams> = {
   skill: 3,
   minutes: 25,
   papers: '70 to 120 g/m², crisp. Nine layers lie in the lid; a paper with two colours gives a contrasting top.',
-  cautions: ['Dice and rings are small: keep them from small children.'],
+  cautions: [SMALL_PARTS],
   fold,
   floor: (sheet, { mirror }) => SIDES.map((k) => frameOf(sheet, mirror).at(k, B1)),
   sizes({ finished }, sheet, { mirror }, thicknessMm) {

@@ -12,6 +12,7 @@ import { COMFORT_SHARE, POUCH } from '../../rooms/pouch';
 import { recordSteps } from '../record-steps';
 import { openPouch } from '../../bodies/pouch';
 import { CUP_WORDS as words } from './words';
+import { SMALL_PARTS } from '../../purpose/cautions';
 
 export const flatCupParams = z.object({
   /** `tucked`: into the pocket of the last corner, which makes the front firmer; `over`: laid over the front. */
@@ -133,9 +134,12 @@ export const flatCup: Form<FlatCupParams> = {
   papers:
     'For dry things any paper up to 120 g/m². For water 70 to 100 g/m², uncoated, or greaseproof; the white side is the inside.',
   cautions: [
-    'Drink only from plain paper meant for food, with the plain side inside, and only for a few minutes: not from inked, metallised or recycled printed paper.',
-    'Never for hot drinks.',
-    'Small pieces and small children do not go together.',
+    {
+      kind: 'food',
+      words:
+        'Drink only from plain paper that is sold for food, its plain side inside, cold drinks, and for a few minutes only: never from inked, metallised or recycled paper.',
+    },
+    SMALL_PARTS,
   ],
   fold,
   sizes({ finished }, sheet, _params, thicknessMm) {

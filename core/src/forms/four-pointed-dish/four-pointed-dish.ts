@@ -5,6 +5,7 @@ import type { Form } from '../form';
 import { BOX } from '../../rooms/box';
 import { BASE, type DishParams, fourPointedDishParams, frameOf, rim, SIDES, wallLimits } from './frame';
 import { fold } from './fold-dish';
+import { SMALL_PARTS } from '../../purpose/cautions';
 
 export { DISH_WALL } from './frame';
 
@@ -37,7 +38,7 @@ export const fourPointedDish: Form<DishParams> = {
   minutes: 15,
   papers:
     '60 to 90 g/m². Twenty thin layers lie at two corners while it is folded, so thick paper does not press flat.',
-  cautions: ['Small pieces and small children do not go together.'],
+  cautions: [SMALL_PARTS],
   fold,
   floor: (sheet, params) => SIDES.map((k) => frameOf(sheet, params).at(k, ...BASE)),
   sizes({ finished, flat }, sheet, params, thicknessMm) {

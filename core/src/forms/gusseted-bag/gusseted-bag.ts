@@ -73,8 +73,8 @@ export const gussetedBag: Form<BagParams> = {
   minutes: 25,
   papers: '60 to 90 g/m²: heavier paper does not hold its pleats.',
   cautions: [
-    'Use glue with the window open, and let the seam dry before you go on.',
-    'Do not lift a full bag by its fan.',
+    { kind: 'glue', words: 'Glue with the window open, and let the seam dry before you go on.' },
+    { kind: 'handling', words: 'Do not lift a full bag by its fan.' },
   ],
   fold,
   floor(sheet, params) {

@@ -113,7 +113,7 @@ export const pageCorner: Form<PageCornerParams> = {
   skill: 1,
   minutes: 5,
   papers: '70 to 100 g/m², coloured through looks best. Seven layers in front make card stock too thick.',
-  cautions: ['Scissors for the decoration: the usual care, and children with a grown-up beside them.'],
+  cautions: [{ kind: 'sharp', words: 'Scissors for the decoration: take care, and keep a grown-up beside children.' }],
   fold,
   prints: (sizes) => [faceBand(sizes)],
   sizes({ finished }, sheet, _params, thicknessMm) {

@@ -8,6 +8,7 @@ import { assembleTrays } from './assemble-trays';
 import { boxFrame } from './box-frame';
 import { foldTray, wallLimits } from './fold-tray';
 import { measureTray } from './measure-tray';
+import { SMALL_PARTS } from '../../purpose/cautions';
 
 /** Wall height in mm when it is measured; null when the folded edge is simply brought to the middle crease. */
 const wallMm = z.number().positive().nullable().default(null);
@@ -115,7 +116,7 @@ export const squareTray: Form<SquareTrayParams> = {
   skill: 2,
   minutes: 12,
   papers: '70 to 120 g/m²: the ends have six layers, so stiffer paper does not lie down.',
-  cautions: ['Keep small parts away from small children.'],
+  cautions: [SMALL_PARTS],
   fold: (hand, sheet, params, unit) => foldTray(hand, sheet, 'tray', params.wallMm, unit),
   floor(sheet, params) {
     const { b, on } = boxFrame(sheet, params.wallMm);

@@ -6,6 +6,7 @@ import type { Form } from '../form';
 import { choice } from '../choice';
 import { POCKET } from '../../rooms/pocket';
 import { fold, T, type ThirdsTwistParams, thirdsTwistParams } from './fold-twist';
+import { SMALL_PARTS } from '../../purpose/cautions';
 
 /** A letter, or a wrap for a small flat thing, that twists shut into a ninth of its sheet. */
 export const thirdsTwist: Form<ThirdsTwistParams> = {
@@ -31,7 +32,7 @@ export const thirdsTwist: Form<ThirdsTwistParams> = {
   skill: 3,
   minutes: 12,
   papers: '60 to 90 g/m², crisp rather than soft. Nine layers everywhere make thick paper spring open.',
-  cautions: ['Coins and tokens are small: not for small children.'],
+  cautions: [SMALL_PARTS],
   fold,
   sizes({ finished }, sheet, _params, thicknessMm) {
     const { on } = squareFrame(sheet);

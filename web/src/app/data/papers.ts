@@ -21,7 +21,7 @@ export class Papers extends KeptCollection<Paper, PaperDraft> {
     });
   }
 
-  protected facts({ name, widthMm, heightMm, count, gsm, kind, caliperMm, price, ...colours }: PaperDraft): Fact[] {
+  protected facts({ name, widthMm, heightMm, count, gsm, kind, caliperMm, price, ...more }: PaperDraft): Fact[] {
     const { figures } = this;
     return [
       { name: 'Name', text: name },
@@ -31,8 +31,9 @@ export class Papers extends KeptCollection<Paper, PaperDraft> {
       { name: 'Weight', text: figures.mark(`${gsm} g/m²`) },
       { name: 'Thickness', text: caliperMm === null ? 'estimated' : figures.mark(`${caliperMm} mm`) },
       { name: 'Price', text: price ? `${figures.money(price)} for ${price.sheets}` : '' },
-      { name: 'Front', text: colours.colourFront },
-      { name: 'Back', text: colours.colourBack },
+      { name: 'May touch food', text: more.foodSafe === 'unknown' ? 'not known' : more.foodSafe },
+      { name: 'Front', text: more.colourFront },
+      { name: 'Back', text: more.colourBack },
     ];
   }
 }

@@ -73,6 +73,7 @@ export const aPaper = (more: Partial<Paper> = {}): Paper => ({
   colourFront: '#b98d5b',
   colourBack: '#fbf8ef',
   price: null,
+  foodSafe: 'unknown',
   reserved: 0,
   version: 3,
   ...more,

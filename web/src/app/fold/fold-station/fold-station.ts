@@ -20,6 +20,7 @@ import { of, tap } from 'rxjs';
 import { Jobs } from '../../data/jobs';
 import { WorkshopSettings } from '../../data/workshop-settings';
 import { JobInHand } from '../../job/job-in-hand';
+import { CautionNote } from '../../ui/caution/caution';
 import { DrawingView } from '../../ui/drawing-view/drawing-view';
 import { coloursOf } from '../../ui/drawing-view/paper-colours';
 import { Icon } from '../../ui/icon/icon';
@@ -49,6 +50,7 @@ const SWIPE_PX = 60;
 @Component({
   selector: 'oc-fold-station',
   imports: [
+    CautionNote,
     FigurePipe,
     MatButtonModule,
     MatExpansionModule,

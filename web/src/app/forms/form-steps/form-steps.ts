@@ -6,6 +6,7 @@ import { ActivatedRoute, RouterLink } from '@angular/router';
 import { caliperOf, COMMON_PAPER, formById, SHELF } from '@odd-corner/core';
 import { of } from 'rxjs';
 import { WorkshopSettings } from '../../data/workshop-settings';
+import { CautionNote } from '../../ui/caution/caution';
 import { DrawingView } from '../../ui/drawing-view/drawing-view';
 import { PLAIN_PAPER } from '../../ui/drawing-view/paper-colours';
 import { Icon } from '../../ui/icon/icon';
@@ -20,6 +21,7 @@ import { readFormQuery, writeFormQuery } from '../form-query';
 @Component({
   selector: 'oc-form-steps',
   imports: [
+    CautionNote,
     FigurePipe,
     MatButtonModule,
     MatExpansionModule,

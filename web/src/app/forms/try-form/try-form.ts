@@ -26,14 +26,15 @@ import {
   printedPartSvg,
   type SheetSize,
   wishesOf,
+  proportionWords,
 } from '@odd-corner/core';
 import { makeOf } from '@odd-corner/contract';
 import { combineLatest, of, scan } from 'rxjs';
 import { WorkshopSettings } from '../../data/workshop-settings';
+import { CautionNote } from '../../ui/caution/caution';
 import { Figures } from '../../ui/figures/figures';
 import { DrawingView } from '../../ui/drawing-view/drawing-view';
 import { PLAIN_PAPER } from '../../ui/drawing-view/paper-colours';
-import { Icon } from '../../ui/icon/icon';
 import { FigurePipe, LengthPipe } from '../../ui/figures/figure-pipes';
 import { SizesPipe } from '../../ui/figures/sizes-pipe';
 import { PaperModel } from '../../ui/paper-model/paper-model';
@@ -64,10 +65,10 @@ interface Shown {
 @Component({
   selector: 'oc-try-form',
   imports: [
+    CautionNote,
     FigurePipe,
     MatButtonModule,
     DrawingView,
-    Icon,
     LengthPipe,
     WholeMake,
     ParamFields,
@@ -87,6 +88,7 @@ export class TryForm {
   private readonly troubles = inject(Troubles);
   private readonly settings = inject(WorkshopSettings);
   private readonly undo = inject(UndoBar);
+  protected readonly proportionOf = proportionWords;
   protected readonly starter = inject(JobStarter);
   protected readonly figures = inject(Figures);
   private readonly route = inject(ActivatedRoute);

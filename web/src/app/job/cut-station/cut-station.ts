@@ -1,11 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
-import { isWhole, type Job, keptPlan, type Paper, planMake, sheetsFrom } from '@odd-corner/contract';
+import { freeOf, isWhole, type Job, keptPlan, type Paper, planMake, sheetsFrom } from '@odd-corner/contract';
 import { cutPicture, entryNames, formById, type PlannedParent, type StraightCut } from '@odd-corner/core';
 import { finalize, type Observable } from 'rxjs';
 import { Jobs } from '../../data/jobs';
 import { Papers } from '../../data/papers';
+import { CautionNote } from '../../ui/caution/caution';
 import { DrawingView } from '../../ui/drawing-view/drawing-view';
 import { coloursOf } from '../../ui/drawing-view/paper-colours';
 import { Figures } from '../../ui/figures/figures';
@@ -18,7 +19,7 @@ const WHOLE_MM = 1e-6;
 /** How the chosen papers give the sheets: what lies where, cut by cut on the ruler’s marks, and what is left. */
 @Component({
   selector: 'oc-cut-station',
-  imports: [DrawingView, Icon, MatButtonModule, RouterLink],
+  imports: [CautionNote, DrawingView, Icon, MatButtonModule, RouterLink],
   templateUrl: './cut-station.html',
   styleUrl: './cut-station.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -37,9 +38,7 @@ export class CutStation {
     const kept = (id: string): number =>
       (cut?.plan.parents ?? []).reduce((sum, { paperId, sheets }) => sum + (paperId === id ? sheets : 0), 0);
     // What it keeps for itself is there for it; what is cut already lies on the table.
-    const stock = this.papers
-      .rows()
-      .map((paper) => ({ ...paper, free: paper.count - paper.reserved + kept(paper.id) }));
+    const stock = this.papers.rows().map((paper) => ({ ...paper, free: freeOf(paper) + kept(paper.id) }));
     return planMake(make, count, stock);
   });
   protected readonly whole = computed(() => isWhole(this.plan()));

@@ -15,7 +15,7 @@ import { MatButtonModule } from '@angular/material/button';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
 import { type Paper, type PaperDraft, paperDraft, paperSheet, price, type Settings } from '@odd-corner/contract';
-import { caliperOf, PAPER_KINDS, type SheetSize, STOCK_SHEETS } from '@odd-corner/core';
+import { caliperOf, type FoodSafe, PAPER_KINDS, type SheetSize, STOCK_SHEETS } from '@odd-corner/core';
 import { startWith } from 'rxjs';
 import { newId } from '../../data/new-id';
 import { Papers } from '../../data/papers';
@@ -28,9 +28,15 @@ import { Sending } from '../../ui/forms/sending';
 import { Select } from '../../ui/select/select';
 
 /** What a new paper is taken to be until something else is written. */
-const USUAL = { gsm: 80, kind: 'printer', colourFront: '#b98d5b', colourBack: '#fbf8ef' } as const;
+const USUAL = { gsm: 80, kind: 'printer', colourFront: '#b98d5b', colourBack: '#fbf8ef', foodSafe: 'unknown' } as const;
 /** Sheets that come in packs are priced by the pack. */
 const USUAL_PACK = 100;
+
+const FOOD_SAFE_NAMES: Readonly<Record<FoodSafe, string>> = {
+  unknown: 'not known',
+  yes: 'yes, sold for it',
+  no: 'no',
+};
 
 /** Which field holds a part of the draft. */
 const FIELD_OF: Readonly<Record<string, string>> = { widthMm: 'size', heightMm: 'size', price: 'priceMinor' };
@@ -60,6 +66,11 @@ export class PaperEditor {
   private id = newId();
   protected readonly kinds = PAPER_KINDS.map((id) => ({ id, name: id }));
 
+  protected readonly foodSafe = (Object.keys(FOOD_SAFE_NAMES) as FoodSafe[]).map((id) => ({
+    id,
+    name: FOOD_SAFE_NAMES[id],
+  }));
+
   protected readonly form = new FormGroup({
     name: controlOf(name, ''),
     size: controlOf<SheetSize>(paperSheet, null),
@@ -71,6 +82,7 @@ export class PaperEditor {
     priceSheets: controlOf<number>(price.shape.sheets, USUAL_PACK),
     colourFront: new FormControl<string>(USUAL.colourFront, { nonNullable: true }),
     colourBack: new FormControl<string>(USUAL.colourBack, { nonNullable: true }),
+    foodSafe: new FormControl<FoodSafe>(USUAL.foodSafe, { nonNullable: true }),
   });
   private readonly values = toSignal(this.form.valueChanges.pipe(startWith(null)));
   protected readonly estimate = computed(() => {
@@ -133,9 +145,9 @@ export class PaperEditor {
 /** What stands in the fields for a paper, or for a new one. */
 function formOf(paper: Paper | null, page: Settings['page']) {
   const sheet = paper ?? STOCK_SHEETS.find(({ name: called }) => called === page);
-  const { gsm: weight, kind, colourFront, colourBack } = paper ?? USUAL;
+  const { gsm: weight, kind, colourFront, colourBack, foodSafe } = paper ?? USUAL;
   return {
-    ...{ gsm: weight, kind, colourFront, colourBack },
+    ...{ gsm: weight, kind, colourFront, colourBack, foodSafe },
     name: paper?.name ?? '',
     size: sheet ? { widthMm: sheet.widthMm, heightMm: sheet.heightMm } : null,
     count: paper?.count ?? null,

@@ -5,8 +5,10 @@ import { MatExpansionModule } from '@angular/material/expansion';
 import { MatMenuModule } from '@angular/material/menu';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
-import { found, isWhole, makeOf, type Paper, planMake, sheetsFrom } from '@odd-corner/contract';
+import type { Paper, PaperFor } from '@odd-corner/contract';
 import {
+  cautionsOf,
+  type Concern,
   CRITERIA,
   type Criterion,
   cutsFrom,
@@ -19,13 +21,13 @@ import {
   type Ranked,
   type SizeOptions,
 } from '@odd-corner/core';
+import { CautionNote } from '../../ui/caution/caution';
 import { Figures } from '../../ui/figures/figures';
 import { writeFormQuery } from '../../forms/form-query';
 import { DrawingView } from '../../ui/drawing-view/drawing-view';
 import { coloursOf } from '../../ui/drawing-view/paper-colours';
 import { FigurePipe, LengthPipe } from '../../ui/figures/figure-pipes';
 import { SizesPipe } from '../../ui/figures/sizes-pipe';
-import { Icon } from '../../ui/icon/icon';
 import { saveFile } from '../../ui/save-file';
 import { Why } from '../../ui/why/why';
 import { Troubles } from '../../ui/troubles/troubles';
@@ -44,6 +46,7 @@ export interface Kit {
 @Component({
   selector: 'oc-answer-row',
   imports: [
+    CautionNote,
     FigurePipe,
     MatButtonModule,
     MatCheckboxModule,
@@ -51,7 +54,6 @@ export interface Kit {
     MatMenuModule,
     DrawingView,
     HowSure,
-    Icon,
     LengthPipe,
     RouterLink,
     SizesPipe,
@@ -65,7 +67,10 @@ export class AnswerRow {
   readonly ranked = input.required<Ranked>();
   readonly purpose = input.required<Purpose>();
   readonly options = input.required<SizeOptions>();
-  readonly papers = input.required<readonly Paper[]>();
+  /** The paper of the shelf that gives all its sheets, if one does. */
+  readonly from = input<PaperFor | null>(null);
+  /** What speaks against it whatever counts. */
+  readonly concern = input<Concern | null>(null);
   /** The paper that was chosen, if one was. */
   readonly paper = input<Paper | null>(null);
   /** What speaks for it over the next one. */
@@ -92,6 +97,12 @@ export class AnswerRow {
 
   protected readonly answer = computed(() => this.ranked().answer);
   protected readonly form = computed(() => formById(this.answer().formId));
+  /** The form's own cautions, but for what is said of the purpose already. */
+  protected readonly cautions = computed(() => {
+    const said = new Set(cautionsOf(this.purpose()).map(({ kind }) => kind));
+    // Whether parts are small follows from the purpose alone.
+    return this.form().cautions.filter(({ kind }) => kind !== 'small parts' && !said.has(kind));
+  });
   protected readonly square = computed(() => this.form().sheetShape === 'square');
   protected readonly picture = toSignal(
     toObservable(this.answer).pipe(
@@ -143,25 +154,13 @@ export class AnswerRow {
     return decided.kind === 'need' ? decided.name : 'the smallest sheet that fingers fold well';
   });
   protected readonly stock = computed(() => nextStock(this.answer().sheet));
-  /** The paper chosen if it gives all sheets, else the one of the shelf of which that takes least; with what that costs. */
+  /** The paper that it would be folded from, with what its sheets cost. */
   protected readonly shelf = computed(() => {
-    const [chosen, units] = [this.paper(), this.units()];
-    const able = (chosen ? [chosen] : this.papers()).flatMap((paper) => {
-      const make = makeOf(found(this.answer()), () => ({ papers: [paper.id], thicknessMm: 0 }));
-      const plan = planMake(make, units, [{ ...paper, free: paper.count - paper.reserved }]);
-      if (!isWhole(plan)) return [];
-      const sheets = sheetsFrom(plan, paper.id);
-      return [{ paper, sheets, area: sheets * paper.widthMm * paper.heightMm }];
-    });
-    const least = able.reduce<(typeof able)[number] | null>(
-      (best, one) => (best && best.area <= one.area ? best : one),
-      null,
-    );
-    if (!least) return null;
-    const { paper, sheets } = least;
-    const { price } = paper;
-    const cost = price && { minor: Math.round((price.minor * sheets) / price.sheets), currency: price.currency };
-    return { name: paper.name, cost: cost ? this.figures.money(cost) : null };
+    const given = this.from();
+    if (!given) return null;
+    const { price, name } = given.paper;
+    const cost = price && { minor: Math.round((price.minor * given.sheets) / price.sheets), currency: price.currency };
+    return { name, cost: cost ? this.figures.money(cost) : null };
   });
   /** Why a paper that was chosen does not give the sheets. */
   protected shortOf({ name, count, widthMm, heightMm }: Paper): string {

@@ -13,11 +13,15 @@ import { MatButtonModule } from '@angular/material/button';
 import { MatSliderModule } from '@angular/material/slider';
 import { MatExpansionModule } from '@angular/material/expansion';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import type { Paper } from '@odd-corner/contract';
+import { type Paper, paperFor, type PaperFor } from '@odd-corner/contract';
 import {
+  cautionsOf,
+  type Concern,
   CRITERIA,
   type Criterion,
+  foodConcern,
   formById,
+  isEaten,
   isSized,
   type Purpose,
   rank,
@@ -31,6 +35,7 @@ import {
   type Weights,
 } from '@odd-corner/core';
 import { concat, of, scan } from 'rxjs';
+import { CautionNote } from '../../ui/caution/caution';
 import { Select } from '../../ui/select/select';
 import { coloursOf } from '../../ui/drawing-view/paper-colours';
 import { Troubles } from '../../ui/troubles/troubles';
@@ -77,7 +82,7 @@ const SHOWN_AT_FIRST = 6;
 /** All forms that answer a purpose, best first, as they become known; how much each reason counts can be changed. */
 @Component({
   selector: 'oc-ranked-answers',
-  imports: [MatButtonModule, MatSliderModule, MatExpansionModule, AnswerRow, CompareAnswers, Select],
+  imports: [CautionNote, AnswerRow, CompareAnswers, MatButtonModule, MatExpansionModule, MatSliderModule, Select],
   templateUrl: './ranked-answers.html',
   styleUrl: './ranked-answers.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -128,16 +133,46 @@ export class RankedAnswers {
     ),
     { initialValue: NOTHING },
   );
+  private readonly eaten = computed(() => isEaten(this.purpose()));
+  /** What the purpose asks to be careful with, whatever is folded. */
+  protected readonly cautions = computed(() => cautionsOf(this.purpose()));
+  /** For each answer the paper that it would be folded from, worked out when it is asked: few answers are looked at. */
+  private readonly papersFor = computed(() => {
+    const [chosen, count, eaten] = [this.paper(), this.units(), this.eaten()];
+    const papers = chosen ? [chosen] : this.papers();
+    const known = new Map<SizedForm, PaperFor | null>();
+    return (answer: SizedForm): PaperFor | null => {
+      const before = known.get(answer);
+      if (before !== undefined) return before;
+      const given = paperFor(answer, count, papers, { eaten });
+      known.set(answer, given);
+      return given;
+    };
+  });
+
+  /** The paper chosen or the best of the shelf, when it gives all sheets of an answer. */
+  protected fromOf(answer: SizedForm): PaperFor | null {
+    return this.papersFor()(answer);
+  }
+
+  /** What speaks against an answer whatever counts: paper that must not touch what is eaten. */
+  protected readonly concernOf = (answer: SizedForm): Concern | null =>
+    this.eaten() ? foodConcern(this.paper() ?? this.fromOf(answer)?.paper ?? null) : null;
+
+  private rankedOf(answers: Answers): readonly Ranked[] {
+    return rank(sizedOf(answers), this.weights(), (one) => this.concernOf(one)?.lowers ?? 0);
+  }
+
   /** Best first. While surer sheets are still being found, rows keep their places: whoever presses one meets it. */
   protected readonly ranked = computed(() => {
     const { answers, exact, done } = this.known();
-    const ranked = rank(sizedOf(answers), this.weights());
+    const ranked = this.rankedOf(answers);
     const taken = this.taken();
     const first = ({ answer }: Ranked): number => (answer.formId === taken ? 0 : 1);
     const places =
       done || exact === answers
         ? ranked.map(({ answer }) => answer.formId)
-        : rank(sizedOf(exact), this.weights()).map(({ answer }) => answer.formId);
+        : this.rankedOf(exact).map(({ answer }) => answer.formId);
     const place = ({ answer }: Ranked): number => places.indexOf(answer.formId);
     return [...ranked].sort((p, q) => first(p) - first(q) || place(p) - place(q));
   });

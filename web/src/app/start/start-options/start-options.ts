@@ -3,6 +3,7 @@ import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { type FormControl } from '@angular/forms';
 import { MatCheckboxModule } from '@angular/material/checkbox';
 import { MatExpansionModule } from '@angular/material/expansion';
+import { RouterLink } from '@angular/router';
 import { type EaseId, EASES, POCKET_EASE_MM } from '@odd-corner/core';
 import * as z from 'zod';
 import { Papers } from '../../data/papers';
@@ -21,7 +22,7 @@ import { ContentsEditor } from '../contents-editor/contents-editor';
 /** How it is to hold what goes in: room, sureness, paper, how many pieces, closed or open. */
 @Component({
   selector: 'oc-start-options',
-  imports: [ContentsEditor, Field, FigurePipe, MatCheckboxModule, MatExpansionModule, Segments, Select],
+  imports: [ContentsEditor, Field, FigurePipe, MatCheckboxModule, MatExpansionModule, RouterLink, Segments, Select],
   templateUrl: './start-options.html',
   styleUrl: './start-options.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -41,6 +42,13 @@ export class StartOptions {
     ...EASES[this.asking.ease()],
     pocketMm: POCKET_EASE_MM[this.asking.ease()],
   }));
+  /** What the sureness that is chosen means for this hand. */
+  protected readonly meaning = computed(() => {
+    const { confidence, handMm } = this.asking.options();
+    const misses = `Your hand misses a mark by about ${handMm} mm.`;
+    if (confidence === null) return `${misses} Here it is taken to miss nothing: the smallest sheet that can fit.`;
+    return `${misses} The sheet is large enough that ${Math.round(100 * confidence)} of 100 such pieces fit.`;
+  });
   protected readonly paperChoices = computed(() => [
     { id: '', name: 'any paper like office paper' },
     ...this.papers.rows().map(({ id, name, gsm }) => ({ id, name: this.figures.mark(`${name}, ${gsm} g/m²`) })),

@@ -27,6 +27,8 @@ export class DrawingView {
   /** What the picture shows, in words. */
   readonly label = input.required<string>();
   readonly colours = input<PaperColours>(PLAIN_PAPER);
+  /** What a larger picture beside it shows: a frame is drawn round it. */
+  readonly framed = input<Drawing['box'] | null>(null);
 
   protected readonly margin = computed(() => MARGIN * Math.max(this.drawing().box.width, this.drawing().box.height));
   protected readonly viewBox = computed(() => {
