@@ -26,12 +26,17 @@ export function paperFor(
   papers: readonly Paper[],
   { eaten }: { readonly eaten: boolean },
 ): PaperFor | null {
-  const make = (id: string) => makeOf(found(answer), () => ({ papers: [id], thicknessMm: 0 }));
-  const able = papers.flatMap((paper) => {
-    const plan = planMake(make(paper.id), count, [{ ...paper, free: freeOf(paper) }]);
-    return isWhole(plan) ? [{ paper, sheets: sheetsFrom(plan, paper.id) }] : [];
-  });
-  const area = ({ paper, sheets }: PaperFor): number => sheets * paper.widthMm * paper.heightMm;
-  const food = ({ paper }: PaperFor): number => (eaten ? FOOD_ORDER[paper.foodSafe] : 0);
-  return able.sort((p, q) => food(p) - food(q) || area(p) - area(q)).at(0) ?? null;
+  const area = ({ widthMm, heightMm }: Paper): number => widthMm * heightMm;
+  const food = ({ foodSafe }: Paper): number => (eaten ? FOOD_ORDER[foodSafe] : 0);
+  let best: PaperFor | null = null;
+  // Small sheets first: once one gives all, larger ones lose more even if a single one of them does.
+  for (const paper of [...papers].sort((p, q) => food(p) - food(q) || area(p) - area(q))) {
+    if (best && (food(best.paper) < food(paper) || best.sheets * area(best.paper) <= area(paper))) break;
+    const make = makeOf(found(answer), () => ({ papers: [paper.id], thicknessMm: 0 }));
+    const plan = planMake(make, count, [{ ...paper, free: freeOf(paper) }]);
+    if (!isWhole(plan)) continue;
+    const sheets = sheetsFrom(plan, paper.id);
+    if (!best || sheets * area(paper) < best.sheets * area(best.paper)) best = { paper, sheets };
+  }
+  return best;
 }

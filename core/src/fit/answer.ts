@@ -25,6 +25,15 @@ function* paused<T>(work: Generator<void, T, void>): Generator<null, T, void> {
   return step.value;
 }
 
+/** Forms with fewer lengths to be sought are known sooner: with them the first answer comes at once. */
+function soonestFirst(forms: readonly Form[]): readonly Form[] {
+  const sought = (form: Form): number => Math.max(...waysOf(form).map(({ lengths }) => lengths.length));
+  return forms
+    .map((form) => ({ form, lengths: sought(form) }))
+    .sort((p, q) => p.lengths - q.lengths)
+    .map(({ form }) => form);
+}
+
 /**
  * All forms that answer a purpose, one after another: first their smallest sheets for a hand that misses nothing, then, when
  * a confidence is asked for, the sheets that a real hand needs. Between answers it yields null, often, so that the caller
@@ -37,7 +46,7 @@ export function* answering(
 ): Generator<FormAnswered | null, void, void> {
   const prepared: Prepared = yield* paused(preparing(purpose, options));
   const fit: Form[] = [];
-  for (const form of fitting.shelf.forms) {
+  for (const form of soonestFirst(fitting.shelf.forms)) {
     const answer = yield* paused(sizingForm(fitting, form, prepared, { ...options, confidence: null }));
     if (!answer) continue;
     if (isSized(answer)) fit.push(form);

@@ -157,11 +157,11 @@ describe('the start', () => {
     expect(tray()?.textContent).toContain('Card is too small');
   });
 
-  it('reckons with the hand that the settings name', async () => {
+  it('sizes for the hand that the settings name, and says what that means', async () => {
     const bench = await show([], { ...SETTINGS, hand: 'learning' });
     await bench.openPanel('Options');
     await bench.settle();
-    expect(bench.text).toContain('with a hand that misses by 0.6 mm');
+    expect(bench.text).toContain('Your hand misses a mark by about 0.6 mm. The sheet is large enough that 90 of 100');
   });
 
   it('explains what it cannot read only when the hand rests', async () => {

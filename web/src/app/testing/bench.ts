@@ -43,7 +43,7 @@ import { Hands } from '../data/hands';
 import { Papers } from '../data/papers';
 import { JobInHand } from '../job/job-in-hand';
 import { foldingTasks } from '../workers/folding-tasks';
-import { FOLDING_WORKER } from '../workers/folding-worker-token';
+import { FOLDING_WORKER, PICTURE_WORKER } from '../workers/folding-worker-token';
 
 export const SETTINGS: Settings = { ...USUAL_SETTINGS, version: 1 };
 
@@ -190,6 +190,7 @@ export class PageBench<C> {
         provideHttpClientTesting(),
         provideRouter([{ path: '**', children: [] }]),
         { provide: FOLDING_WORKER, useValue: tasks },
+        { provide: PICTURE_WORKER, useValue: tasks },
         ...providers,
       ],
     });

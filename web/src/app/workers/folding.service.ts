@@ -19,7 +19,7 @@ import type { FormAsked } from './fold-piece';
 import type { FoldingOrder, OthersAsked, Lie, MakeAsked, MarksShown, SizedAsked, WholeMake } from './make-tasks';
 import type { FormStepsAsked, OpenedPiece, ShownSteps, Tried } from './folding-tasks';
 import type { Attempt } from './attempt';
-import { FOLDING_WORKER } from './folding-worker-token';
+import { FOLDING_WORKER, PICTURE_WORKER } from './folding-worker-token';
 
 /** How far a soft piece has opened: steps made, then the piece. */
 export interface OpeningState {
@@ -46,6 +46,7 @@ function told<T>(work: (tell: (value: T) => void, wanted: () => Promise<boolean>
 @Injectable({ providedIn: 'root' })
 export class Folding {
   private readonly worker = inject(FOLDING_WORKER);
+  private readonly drawer = inject(PICTURE_WORKER);
 
   sized(asked: SizedAsked): Observable<Attempt<SizedForm>> {
     return defer(() => this.worker.sized(asked));
@@ -72,7 +73,7 @@ export class Folding {
   }
 
   card(formId: string): Observable<Drawing> {
-    return defer(() => this.worker.card(formId));
+    return defer(() => this.drawer.card(formId));
   }
 
   tried(asked: FormAsked): Observable<Tried> {
@@ -114,7 +115,7 @@ export class Folding {
   }
 
   answerPicture(asked: PictureAsked): Observable<Drawing> {
-    return defer(() => this.worker.answerPicture(asked));
+    return defer(() => this.drawer.answerPicture(asked));
   }
 
   /** What replays have shown so far, the last being all of them; who stops listening stops the work. */
@@ -136,7 +137,7 @@ export class Folding {
   }
 
   heldPicture(held: Pick<Held, 'formId' | 'sheet' | 'params'>, thicknessMm: number): Observable<Drawing> {
-    return defer(() => this.worker.heldPicture(held, thicknessMm));
+    return defer(() => this.drawer.heldPicture(held, thicknessMm));
   }
 
   foretold(make: Make, handMm: number): Observable<Attempt<ForetoldSizes>> {

@@ -1,12 +1,14 @@
 import type { Provider } from '@angular/core';
 import { foldingLine } from './folding-line';
-import { FOLDING_WORKER } from './folding-worker-token';
+import { FOLDING_WORKER, PICTURE_WORKER } from './folding-worker-token';
 
-/** Starts the worker when something first asks for it, and another one when it has gone. */
-export function provideFoldingWorker(): Provider {
-  return {
-    provide: FOLDING_WORKER,
-    useFactory: () =>
-      foldingLine((name) => new Worker(new URL('./folding.worker', import.meta.url), { type: 'module', name })),
-  };
+const begin = (name: string): Worker =>
+  new Worker(new URL('./folding.worker', import.meta.url), { type: 'module', name });
+
+/** Starts each worker when something first asks for it, and another one when it has gone. */
+export function provideFoldingWorker(): Provider[] {
+  return [
+    { provide: FOLDING_WORKER, useFactory: () => foldingLine(begin, { learnsAhead: true }) },
+    { provide: PICTURE_WORKER, useFactory: () => foldingLine(begin, { learnsAhead: false }) },
+  ];
 }

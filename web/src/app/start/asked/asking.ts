@@ -1,6 +1,6 @@
 import { Location } from '@angular/common';
 import { computed, effect, inject, Injectable, InjectionToken, signal } from '@angular/core';
-import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { Router } from '@angular/router';
 import { caliperOf, COMMON_PAPER, countOf, HANDS, perUnit, type Purpose, type SizeOptions } from '@odd-corner/core';
 import { debounceTime, distinctUntilChanged, map, of, switchMap, timer } from 'rxjs';
@@ -8,10 +8,12 @@ import { Papers } from '../../data/papers';
 import { WorkshopSettings } from '../../data/workshop-settings';
 import { Figures } from '../../ui/figures/figures';
 import { readLine, type Reading } from './purpose-reading';
+import { markNow, SPEED_MARKS } from './speed-marks';
 import { CONFIDENCES, readStart, type StartAsked, writeStart } from './start-address';
 
 const FAULT_AFTER_MS = 450;
-const TYPING_MS = 60;
+const TYPING_MS = 20;
+const ADDRESS_MS = 250;
 
 /** A question as it is answered: its words, what they mean in all, and what one of its equal pieces is for. */
 export interface Question {
@@ -133,11 +135,16 @@ export class Asking {
         this.put({ text: `sheet ${this.figures.exact([reading.sheet.widthMm, reading.sheet.heightMm])}` });
       this.arrived.set(false);
     });
-    effect(() => this.place.write({ ...this.asked(), unit: this.unit() }));
+    // The address follows when the hand rests: writing it at every key would hold the answer up.
+    const said = computed(() => ({ ...this.asked(), unit: this.unit() }));
+    toObservable(said)
+      .pipe(debounceTime(ADDRESS_MS), takeUntilDestroyed())
+      .subscribe((asked) => this.place.write(asked));
   }
 
   /** Changes what is named. */
   put(part: Partial<StartAsked>): void {
+    if (part.text !== undefined) markNow(SPEED_MARKS.typed);
     this.held.update((asked) => ({ ...asked, ...part }));
   }
 }

@@ -40,7 +40,9 @@ import { usualPapers } from './usual-papers';
         </div>
         <p>
           <button type="button" matButton="outlined" (click)="change({})">That is right</button>
-          <span class="muted">Everything else is in the settings; <a routerLink="/settings/help">Help</a> leads to a first box.</span>
+          <span class="muted"
+            >Everything else is in the settings; <a routerLink="/settings/help">Help</a> leads to a first box.</span
+          >
         </p>
       </section>
     }

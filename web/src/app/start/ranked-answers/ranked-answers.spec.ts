@@ -39,6 +39,23 @@ describe('answers from all forms', () => {
     expect(bench.text).toContain('next size sold: 180 mm square');
   });
 
+  it('says once what the purpose asks to be careful with', async () => {
+    const bench = await show('30 washers ø10 x 1');
+    expect(bench.text.match(/Small parts can choke/g)).toHaveLength(1);
+    expect((await show('60 x 45 x 22')).text).not.toContain('Small parts');
+  });
+
+  it('takes food-safe paper for a drink, and where there is none says why the cup stands lower', async () => {
+    const small = aPaper({ id: '0dd00000-0000-4000-8000-0000000000f1', name: 'Plain', widthMm: 300, heightMm: 300 });
+    const safe = { ...small, id: '0dd00000-0000-4000-8000-0000000000f2', name: 'Baking', widthMm: 380, heightMm: 380 };
+    const bench = await show('120 ml', [small, { ...safe, foodSafe: 'yes' }]);
+    expect(bench.find('oc-answer-row').textContent).toContain('Baking, on your shelf');
+    expect(bench.text).not.toContain('Ranked lower');
+    const unsure = await show('120 ml', [small]);
+    expect(unsure.text).toContain('Ranked lower: nobody has noted that Plain is safe for food.');
+    expect((await show('60 x 45 x 22', [small])).text).not.toContain('Ranked lower');
+  });
+
   it('sorts anew when something else counts', async () => {
     const bench = await show('60 x 45 x 22');
     for (const one of ['close', 'sure', 'time', 'ease', 'dry', 'closed']) bench.type(`#w-${one}`, '0');

@@ -1,4 +1,5 @@
 import {
+  afterRenderEffect,
   ChangeDetectionStrategy,
   Component,
   computed,
@@ -34,13 +35,14 @@ import {
   USUAL_WEIGHTS,
   type Weights,
 } from '@odd-corner/core';
-import { concat, of, scan } from 'rxjs';
+import { concat, of, scan, throttleTime } from 'rxjs';
 import { CautionNote } from '../../ui/caution/caution';
 import { Select } from '../../ui/select/select';
 import { coloursOf } from '../../ui/drawing-view/paper-colours';
 import { Troubles } from '../../ui/troubles/troubles';
 import { Folding } from '../../workers/folding.service';
 import { AnswerRow, type Kit } from '../answer-row/answer-row';
+import { markNow, SPEED_MARKS } from '../asked/speed-marks';
 import { MOST_WEIGHT } from '../asked/weights-query';
 import { CompareAnswers } from '../compare-answers/compare-answers';
 
@@ -78,6 +80,8 @@ const SKILLS = [
   { id: 1, name: 'first time' },
 ];
 const SHOWN_AT_FIRST = 6;
+/** Answers that become known within so many ms are drawn together. */
+const TOGETHER_MS = 80;
 
 /** All forms that answer a purpose, best first, as they become known; how much each reason counts can be changed. */
 @Component({
@@ -128,6 +132,8 @@ export class RankedAnswers {
             },
             { ...NOTHING, asked },
           ),
+          // The first at once, then several in one go: drawing each by itself would hold up the page.
+          throttleTime(TOGETHER_MS, undefined, { leading: true, trailing: true }),
         ),
       ),
     ),
@@ -220,6 +226,17 @@ export class RankedAnswers {
       .map(({ answer }) => answer)
       .filter(({ formId }) => this.chosen().includes(formId)),
   );
+
+  constructor() {
+    let marked: object | null = null;
+    afterRenderEffect(() => {
+      const { asked, answers, done } = this.known();
+      if (!asked || asked !== this.asked() || !answers.size) return;
+      if (marked !== asked) markNow(SPEED_MARKS.first);
+      marked = asked;
+      if (done) markNow(SPEED_MARKS.all);
+    });
+  }
 
   protected reasonsOf(k: number): readonly Criterion[] {
     const ranked = this.wanted();
