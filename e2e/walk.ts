@@ -69,7 +69,7 @@ export async function walk(page: Page, url: string, { form, holds, measured }: A
   await by.press(page.getByRole('button', { name: 'Keep these sheets' }));
   await by.press(page.getByRole('link', { name: 'Go on to cutting' }));
   await by.press(page.getByRole('button', { name: /^Keep \d+ of Sea chart/ }));
-  await expect(page.getByText('These sheets are kept for it on the shelf')).toBeVisible();
+  await expect(page.getByText('These sheets are reserved for this job')).toBeVisible();
   await by.press(page.getByRole('button', { name: 'It is cut' }));
   await expect(page.getByText('Cut: the sheets are off the shelf')).toBeVisible();
   await by.press(page.getByRole('link', { name: 'Go on to the marks' }));
@@ -83,8 +83,8 @@ export async function walk(page: Page, url: string, { form, holds, measured }: A
   await page.reload();
   await expect(counter(page)).toContainText('step 4 of');
   for (let k = 3; k < steps; k++) await by.next(page);
-  await by.press(page.getByRole('button', { name: 'All is folded' }));
-  await by.press(page.getByRole('link', { name: 'Write down what came out' }));
+  await by.press(page.getByRole('button', { name: 'Everything is folded' }));
+  await by.press(page.getByRole('link', { name: 'Record what came out' }));
 
   await page.getByLabel(measured).first().fill('61 mm');
   await by.press(page.getByRole('button', { name: /It is folded/ }));

@@ -5,9 +5,9 @@ import { id, name, version } from './shared';
 export const folderHandDraft = z.object({
   name,
   missMm: z
-    .number('Write by how much these hands miss, for example 0.3 mm.')
-    .min(0.02, 'No hand misses by less than 0.02 mm.')
-    .max(5, 'A miss of more than 5 mm is no fold any more.'),
+    .number('Write how far this hand misses, for example 0.3 mm.')
+    .min(0.02, 'No hand is more accurate than 0.02 mm.')
+    .max(5, 'A miss of more than 5 mm is not a fold.'),
 });
 
 /** As it is sent to be added: its id is made by the sender. */

@@ -66,7 +66,7 @@ export const jobDraft = z.object({
     .array(jobMakeDraft)
     .min(1)
     .max(20)
-    .refine((makes) => new Set(makes.map((one) => one.id)).size === makes.length, 'Two makes have one id.'),
+    .refine((makes) => new Set(makes.map((one) => one.id)).size === makes.length, 'Two makes share an id.'),
 });
 
 /** As it is sent to be added: its id is made by the sender, so that sending it twice adds it once. */
@@ -79,7 +79,7 @@ export const job = jobDraft.extend({
   version,
   makes: z.array(jobMake).min(1).max(20),
   state: z.enum(JOB_STATES),
-  /** When it was put away, or null. */
+  /** When it was archived, or null. */
   archivedAt: moment.nullable(),
   createdAt: moment,
   updatedAt: moment,

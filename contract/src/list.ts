@@ -6,7 +6,7 @@ import { JOB_STATES } from './job';
 /** Rows of a list in one answer: as many when nothing else is asked, and at most. */
 export const ROWS = { usual: 50, most: 500 } as const;
 
-/** A row that is there and cannot be read any more: why, and all of it as it lies in the file. */
+/** A row that is there and cannot be read any more: why, and all of it as it is stored. */
 export const brokenRow = z.object({ id: z.string(), why: z.string(), row: z.record(z.string(), z.unknown()) });
 
 /** A list in parts: `next` is asked for with what comes after, null at the end. */
@@ -40,7 +40,7 @@ export const logAsked = listAsked.extend({
   until: moment.optional(),
 });
 
-/** Something that was removed and lies in the bin until it is put back or thrown away for good. */
+/** Something removed: it stays in the bin until it is put back or thrown away for good. */
 export const binned = z.object({
   id: z.string(),
   kind: z.enum(['paper', 'thing', 'job', 'log entry', 'hand']),

@@ -21,7 +21,7 @@ export interface MakeFound {
   }[];
 }
 
-/** The make that an answer tells of. */
+/** The make of an answer. */
 export const found = (answer: SizedForm): MakeFound => ({
   formId: answer.formId,
   params: answer.make,

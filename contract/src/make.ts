@@ -31,7 +31,7 @@ export const makeEntry = z.object({
   sheet: sheetSize,
   /** In one make; the form says how many. */
   copies: z.int().min(1).max(999),
-  /** One paper of the shelf for all copies, or several that take turns; null is paper from elsewhere. */
+  /** One paper of the shelf for all copies, or several that take turns; null is paper that is not on the shelf. */
   papers: z.array(id.nullable()).min(1).max(24),
   /** What it was sized for: where its papers differ, the thickest. */
   thicknessMm: layerMm,

@@ -7,8 +7,8 @@ const colour = z.string().regex(/^#[0-9a-f]{6}$/i, 'Write a colour as # and six 
 
 const sideMm = z
   .number('Write the size of one sheet, for example 297 x 210.')
-  .min(20, 'A sheet has at least 20 mm.')
-  .max(3000, 'A sheet has at most 3 m.');
+  .min(20, 'A sheet is at least 20 mm wide.')
+  .max(3000, 'A sheet is at most 3 m long.');
 
 /** One sheet of a paper as it lies on the shelf, in mm. */
 export const paperSheet = z.object(

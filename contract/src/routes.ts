@@ -67,7 +67,7 @@ export const routes = {
   addRecent: { method: 'POST', path: '/api/recent', body: recentDraft, answer: z.array(recent) },
 
   bin: { method: 'GET', path: '/api/bin', answer: z.array(binned) },
-  /** Throws away for good what lies in the bin. */
+  /** Throws away for good what is in the bin. */
   purge: { method: 'DELETE', path: '/api/bin/:id', answer: nothing },
 
   settings: { method: 'GET', path: '/api/settings', answer: settings },

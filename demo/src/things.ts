@@ -2,7 +2,7 @@ import type { Thing } from '@odd-corner/contract';
 import { parsePurpose } from '@odd-corner/core';
 import { demoId } from './demo-id';
 
-/** What lies about on the benches and wants a box, a bag, a slip or a boat, as it would be typed. */
+/** What is about on the benches and needs a box, a bag, a slip or a boat, as it would be typed. */
 const ROWS: readonly (readonly [name: string, holds: string])[] = [
   ['Watch parts, one handful', '60 x 45 x 22 mm'],
   ['Spare buttons', '55 x 55 x 25 mm'],

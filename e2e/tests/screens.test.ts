@@ -33,7 +33,7 @@ const PLACES = [
 
 /** What opens in place, and a field that is seen then. */
 const OPENED = [
-  ['/?holds=60+x+45+x+22', 'Options', 'Equal pieces share it'],
+  ['/?holds=60+x+45+x+22', 'Options', 'Shared among equal pieces'],
   ['/shelf', 'Add a paper', 'Size of one sheet'],
   ['/shelf', 'Add a thing', 'What it is, and how large'],
   ['/settings', 'Add a hand', 'Misses a mark by'],
@@ -96,7 +96,7 @@ test('every place fits a width of 360 px, and with a decimal comma shows no deci
   const page = await browser.newPage({ viewport: { width: 360, height: 740 }, hasTouch: true, isMobile: true });
   await page.goto(`${demo.url}/settings`);
   for (const [setting, choice] of [
-    ['Between whole and tenths stands', 'a comma: 1,5'],
+    ['Decimal mark', 'a comma: 1,5'],
     ['Weights are shown in', 'ounces'],
     ['Volumes are shown in', 'US fluid ounces'],
   ] as const) {
@@ -219,7 +219,7 @@ test('an earlier decision says what it changes, keeps it, and can be undone', as
   // The history outlasts the bar at the foot, and a reload.
   await page.reload();
   await page.getByRole('button', { name: 'Name, folder, changes' }).click();
-  await page.getByRole('button', { name: 'Go back to before this' }).click();
+  await page.getByRole('button', { name: 'Undo this and what came after' }).click();
   await expect(page.getByRole('link', { name: /^Fold/ })).toContainText('1 of 2 begun');
   await expect(line(page)).toHaveValue('60 x 45 x 22');
 });

@@ -52,7 +52,7 @@ test.describe('what goes in', () => {
     await answered(page);
     await openOptions(page);
     await choose(page, 'Closed', 'with a lid to lift by ears');
-    await page.getByLabel('In each other, a set').fill('2');
+    await page.getByLabel('Nested, as a set').fill('2');
     await page.keyboard.press('Tab');
     await page.waitForURL(/lid=eared&nested=2/);
     // Nothing but trays goes into each other.

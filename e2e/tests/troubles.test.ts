@@ -44,7 +44,7 @@ test('a request that failed says so, and the page goes on when it is tried again
   ] as const) {
     await page.route(/\/api\/(papers|jobs|log)\b/, (route) => route.abort());
     await page.goto(workshop.url + path);
-    await expect(page.getByRole('alert')).toContainText('does not answer');
+    await expect(page.getByRole('alert')).toContainText('is not answering');
     await page.unroute(/\/api\/(papers|jobs|log)\b/);
     await page.getByRole('button', { name: 'Try again' }).click();
     await expect(page.getByRole('heading', { name: seen })).toBeVisible();
@@ -62,7 +62,7 @@ test('what could not be sent stays as it was typed, and is sent when the server 
   await page.getByLabel('Price').fill('7,20');
   await workshop.kill();
   await page.getByRole('button', { name: 'Put it on the shelf' }).click();
-  await expect(page.getByText('does not answer')).toBeVisible();
+  await expect(page.getByText('is not answering')).toBeVisible();
   await expect(page.getByLabel('Price')).toHaveValue('7,20');
   await workshop.start();
   await page.getByRole('button', { name: 'Put it on the shelf' }).click();

@@ -95,7 +95,7 @@ test('from what goes in to the logbook, by keyboard, with a reload and a power c
   await expect(page.getByRole('heading', { name: 'It is folded' })).toBeVisible();
   await expect(page.getByText('Lid with ears over Tray')).toBeVisible();
 
-  await page.getByRole('link', { name: 'Write down what came out' }).press('Enter');
+  await page.getByRole('link', { name: 'Record what came out' }).press('Enter');
   await page.getByLabel('Inside, long').first().fill('62');
   await page.getByLabel('Minutes').fill('26');
   await page.getByLabel('Note').fill('Crisp corners.');

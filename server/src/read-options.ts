@@ -8,7 +8,7 @@ export interface StartOptions {
   readonly file: string;
   readonly demo: boolean;
   readonly passphrase: string | null;
-  /** Begins an empty workshop even where one was before; what lies there is set aside. */
+  /** Begins an empty workshop even where one was before; what is there is set aside. */
   readonly anew: boolean;
   /** Instead of serving, puts a backup back: its name, `newest`, or `list` to see them. */
   readonly restore: string | null;
@@ -29,8 +29,8 @@ const DEMO_FILE = 'demo.sqlite';
 const BESIDE = 'data';
 
 /**
- * Where a workshop lies when nothing is said: with the user's own data, so that cleaning the program's folder leaves it alone;
- * one that lies beside the program from before stays there. The demo can be made again and lies there too.
+ * Where a workshop is kept unless told otherwise: with the user's own data, so that cleaning the program's folder leaves it alone;
+ * one that is beside the program from before stays there. The demo can be made again and is kept there too.
  */
 function usualFolder(env: Readonly<Record<string, string | undefined>>, demo: boolean): string {
   if (demo || existsSync(join(BESIDE, WORKSHOP_FILE))) return resolve(BESIDE);

@@ -21,7 +21,7 @@ export interface Body {
 
 export const isSoft = (shape: Pose | SoftShape): shape is SoftShape => 'triangles' in shape;
 
-/** A lie of all bodies: in use, closed, open for filling, flat for carrying. */
+/** A state of all bodies: in use, closed, open for filling, flat for carrying. */
 export type StateName = 'closed' | 'open' | 'flat';
 
 /** What came of an earlier step, moved as one. */

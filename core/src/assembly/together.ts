@@ -36,7 +36,7 @@ export interface PutTogether {
 export type Put = PutBody | PutTogether;
 
 /**
- * Bodies that lie together, as one pose: a lie that all their paper can have, proved by the same rules as a folded sheet.
+ * Bodies that lie together, as one pose: a valid folded state of all their paper, proved by the same rules as a folded sheet.
  * A value: putting it to others, or working on it, gives a new one.
  */
 export class Together {

@@ -46,7 +46,7 @@ export interface DrawnArrow {
   readonly to: Point;
 }
 
-/** A name beside a point: its middle and size, so that whoever draws it can keep to the room that was found. */
+/** A name beside a point: its middle and size, so that the renderer can keep to the room that was found. */
 export interface DrawnLabel {
   readonly text: string;
   readonly at: Point;

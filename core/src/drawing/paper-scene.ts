@@ -39,7 +39,7 @@ export function pieceDrawing(pose: Pose): Drawing {
 }
 
 /**
- * A piece in one of its lies, with what it holds where that can be seen: a block on the floor, the largest flat thing of
+ * A piece in one of its states, with what it holds where that can be seen: a block on the floor, the largest flat thing of
  * a pocket held over it, a page in the corner that marks it.
  * @param floor sheet points of the floor's corners
  */

@@ -1,10 +1,10 @@
 /** What makes one answer better than another. */
 export const CRITERIA = {
   paper: { name: 'Little paper', why: 'The smallest sheet, by area.' },
-  close: { name: 'Fits closely', why: 'Little room left over round the contents.' },
+  close: { name: 'Fits closely', why: 'Little room to spare around the contents.' },
   sure: { name: 'Sure to fit', why: 'How often it fits when a hand misses its marks.' },
   time: { name: 'Quick', why: 'Minutes for a first piece.' },
-  ease: { name: 'Easy to fold', why: 'Few skills needed.' },
+  ease: { name: 'Easy to fold', why: 'Takes little skill.' },
   dry: { name: 'No glue, no cuts', why: 'Paper alone holds it.' },
   closed: { name: 'Closes', why: 'Something keeps the contents in.' },
 } as const;

@@ -20,7 +20,7 @@ export function explainFit(answer: SizedEntry, options: SizeOptions, shown: Quan
   };
   const lines: WhyLine[] = fit.needs.map((need) => ({
     what: need.name[0].toUpperCase() + need.name.slice(1),
-    figures: `${summed(need)}; ${quantity(need.have, need.unit, shown)} there, ${quantity(need.have - need.need, need.unit, shown)} to spare.`,
+    figures: `${summed(need)}; ${quantity(need.have, need.unit, shown)} available, ${quantity(need.have - need.need, need.unit, shown)} to spare.`,
   }));
   if (fit.arrangement && fit.arrangement.placements.length > 1) {
     const [a, b, c] = fit.arrangement.box.map((mm) => quantity(mm, 'mm', shown));
@@ -40,7 +40,7 @@ export function explainFit(answer: SizedEntry, options: SizeOptions, shown: Quan
   if (decided.kind === 'fingers')
     lines.push({
       what: 'Fingers decided',
-      figures: `${piece.name} cannot be folded well from less than ${formatLength(piece.leastSheetMm, onRuler)}; the contents would do with less.`,
+      figures: `${piece.name} cannot be folded well from less than ${formatLength(piece.leastSheetMm, onRuler)}; the contents need less.`,
     });
   if (decided.kind === 'need') {
     const sure =
@@ -75,6 +75,6 @@ function explainTried(
   if (chance !== null) return { what, figures: `fits in ${rounded(100 * chance, 1)} of 100 tries: not sure enough.` };
   return {
     what,
-    figures: `${name}: ${quantity(have, of, shown, 2)} there, ${quantity(need, of, shown, 2)} needed.`,
+    figures: `${name}: ${quantity(have, of, shown, 2)} available, ${quantity(need, of, shown, 2)} needed.`,
   };
 }

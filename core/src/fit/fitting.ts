@@ -17,7 +17,7 @@ export interface Structure {
   readonly lengths: readonly number[];
   /** How sizes run near it; null when it holds at single points only. */
   readonly model: SizeModel | null;
-  /** Its first room, and the sizes of it: filled in anew for each point that is reckoned. */
+  /** Its first room, and the sizes of it: filled in anew for each point that is predicted. */
   readonly room: Room;
   readonly filled: Record<string, number>;
   /** Proportions at which it was found to hold. */
@@ -54,7 +54,7 @@ const AGREES = 1e-7;
 
 /**
  * What is learned by folding: the structures that forms were found to have, how their sizes run, what misses do to them,
- * what a pouch holds. Made once by whoever asks, and handed on; the same questions get the same answers from a new one.
+ * what a pouch holds. Made once by the caller, and handed on; the same questions get the same answers from a new one.
  */
 export class Fitting {
   private readonly structures = new Map<string, Structure[]>();

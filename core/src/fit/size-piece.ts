@@ -116,7 +116,7 @@ export function* sizing(
     for (const sheet of oneLess(best.search, best.attempt.point.sheet)) {
       let least: Attempt | null = null;
       for (const one of searches) {
-        // Of ways that are not reckoned to do there, the one that was told is folded all the same.
+        // Of ways that are not predicted to fit there, the one that was told is folded all the same.
         const isOwn: boolean = one.way === best.search.way;
         const search: Search = isOwn ? best.search : one;
         const attempt: Attempt | null = yield* bestOn(search, sheet, isOwn);

@@ -10,7 +10,7 @@ export interface Wishes {
 export const NO_WISHES: Wishes = { lid: 'none', nested: 1 };
 
 /**
- * The parameters of a make with which a form meets wishes. A form without a lid of its own still meets the wish for one when
+ * The parameters of a make with which a form meets the options asked for. A form without a lid of its own still meets a lid when
  * something else keeps it closed.
  * @returns null when it cannot
  */

@@ -241,7 +241,7 @@ export interface TurnInsideOut {
 
 /**
  * Turns a closed piece inside out: creases snap through to the other sign. The paper bends while it goes through; what is
- * proved is that both ends of the way are lies that paper can have.
+ * proved is that both ends of the way are valid folded states.
  */
 export function turnInsideOut(pose: Pose, { creases, stays }: TurnInsideOut): Pose {
   const { pattern } = pose;

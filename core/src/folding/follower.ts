@@ -7,7 +7,7 @@ import { placeFolded, placePieces } from './follow-place';
 import { faceHolds, type Pose } from './pose';
 import { type Act, type AskedSpot, type RecordedMove, type Recording, rootOf, StructureDiffers } from './recording';
 import { apply, compose, inverse, IDENTITY, type Transform } from './transform';
-import { refuseOtherLie } from './verify-lie';
+import { refuseOtherState } from './verify-state';
 
 /** Landings and named points are met to this share of the sheet. */
 const MET = 1e-6;
@@ -127,7 +127,7 @@ export class Follower {
     if (act.kind === 'angles') this.meet(act.stays, { face: pinned, vertex: -1 }, pattern);
     // Paper moved bodily, or opened to how it lay before, lies as was certified then.
     if (act.kind !== 'moved' && act.kind !== 'unfolded') {
-      if (this.otherAngles) refuseOtherLie(pose);
+      if (this.otherAngles) refuseOtherState(pose);
       else if (!holds(certificateOf(root), pattern, placed))
         throw new StructureDiffers('The layers lie in another order here.');
     }

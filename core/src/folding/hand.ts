@@ -342,7 +342,7 @@ export class Hand {
   }
 
   /**
-   * Lets the paper as it lies give way to forces and come to rest, see `relax`; the pose stays as it was. Comes up for air
+   * Lets the paper as it lies give way to forces and come to rest, see `relax`; the pose stays as it was. Yields
    * after every step; sent `true`, it stops.
    * @param targets what acts on the mesh that is made of the paper
    */

@@ -52,7 +52,7 @@ const rotate = (m: Transform, x: number, y: number): Point3 => ({
 });
 const normalOf = (m: Transform): Point3 => ({ x: m[2], y: m[5], z: m[8] });
 
-/** What hung together, unbent, while the paper came to lie as it does, and in which order it lay before. */
+/** The rigid pieces of the move that led here, and their layer order before it. */
 export interface Unbent {
   /** The piece that each face belongs to. */
   readonly pieces: readonly number[];

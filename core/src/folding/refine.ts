@@ -11,7 +11,7 @@ function rootIn(old: number, faceFrom: readonly number[], placed: readonly Trans
   return { face, frame: placed[face] };
 }
 
-/** The same lie of the paper on a finer pattern: nothing has moved, some faces are creased. */
+/** The same folded state on a finer pattern: nothing has moved, some faces are creased. */
 export function refine(pose: Pose, split: Split): Pose {
   const { pattern, faceFrom, edgeFrom } = split;
   const placed = faceFrom.map((old) => pose.placed[old]);

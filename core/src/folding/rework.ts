@@ -39,8 +39,8 @@ const LANDED = 1e-6;
 const MOST = 20_000;
 
 /**
- * Finds the flat lie in which only the given creases have opened or closed and the points have landed.
- * @throws FoldRefused when no such lie exists, or its layers cannot lie on each other
+ * Finds the flat state in which only the given creases have opened or closed and the points have landed.
+ * @throws FoldRefused when no such state exists, or its layers cannot be ordered
  */
 export function rework(start: Pose, { creases, lands, opens = [], stays, known = [] }: Rework): Reworked {
   if (!isFlat(start)) throw new FoldRefused('ambiguous', 'This fold is made on the table, with the paper flat.');

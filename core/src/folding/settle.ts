@@ -94,7 +94,7 @@ export interface SettleOptions {
 }
 
 /**
- * Brings a pattern with fold angles into a lie that paper can have: placed, closed, layered, nothing piercing.
+ * Brings a pattern with fold angles into a valid folded state: placed, closed, layered, nothing piercing.
  * @throws FoldRefused saying which of these fails, and where
  */
 export function settle(

@@ -60,9 +60,9 @@ export interface FormStep extends StepWords {
 export interface Folding {
   readonly steps: readonly FormStep[];
   readonly finished: Pose;
-  /** Open for filling, where that is another lie than the finished one. */
+  /** Open for filling, where that is another state than the finished one. */
   readonly open?: Pose;
-  /** Flat for carrying, where that is another lie than the finished one. */
+  /** Flat for carrying, where that is another state than the finished one. */
   readonly flat?: Pose;
 }
 
@@ -181,7 +181,7 @@ export interface Piece<P = unknown> {
   floor?(sheet: Sheet, params: P): readonly Point[];
   /** What can be printed for it, if anything. */
   prints?(sizes: FormSizes): readonly PrintedPart[];
-  /** Brings a soft piece into the shape that it has in use; comes up for air, and stops when sent `true`. */
+  /** Brings a soft piece into the shape that it has in use; yields so that the caller can cancel by sending `true`. */
   opened?(sizes: FormSizes): Generator<RelaxProgress, Opened, boolean>;
 }
 

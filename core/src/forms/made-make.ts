@@ -74,7 +74,7 @@ export function foldMake({ formId, params, entries: sheets }: Make, unit?: Shown
   return { entries, assembly };
 }
 
-/** Bodies that nothing holds to each other, in a row; one alone in all its lies. */
+/** Bodies that nothing holds to each other, in a row; one alone in all its states. */
 function sideBySide(made: readonly MadeEntry[]): Assembly {
   const [first] = made;
   const bodies = made.flatMap((one) => Array.from({ length: one.entry.copies }, (_, copy) => ({ one, copy })));

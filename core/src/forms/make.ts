@@ -31,9 +31,7 @@ export interface Made {
 export function sheetFor({ name, sheetShape, leastSheetMm }: Piece, { widthMm, heightMm }: SheetSize): Sheet {
   const [short, long] = [Math.min(widthMm, heightMm), Math.max(widthMm, heightMm)];
   if (short < leastSheetMm)
-    throw new RangeError(
-      `${name} needs a sheet of at least ${leastSheetMm} mm: below that fingers no longer manage it.`,
-    );
+    throw new RangeError(`${name} needs a sheet of at least ${leastSheetMm} mm: fingers cannot fold a smaller one.`);
   if (sheetShape === 'square') {
     if (long / short > 1 + 1e-9) throw new RangeError(`${name} needs a square sheet, not ${widthMm} × ${heightMm} mm.`);
   } else {

@@ -7,7 +7,7 @@ const scaledPoint = ({ x, y }: Point, k: number): Point => ({ x: k * x, y: k * y
 
 const scaledMotion = (m: Transform, k: number): Transform => [...m.slice(0, 9), k * m[9], k * m[10], k * m[11]];
 
-/** The same lie of a sheet k times as large: angles and layers stay, lengths grow. */
+/** The same folded state of a sheet k times as large: angles and layers stay, lengths grow. */
 export function scaledPose(pose: Pose, k: number): Pose {
   const { pattern, frame, placed, marks } = pose;
   return {

@@ -12,7 +12,7 @@ export type Holds = 'flat things' | 'boxes and blocks' | 'loose pieces' | 'liqui
 export interface SoftRoom<K extends string> {
   /** The length that all its sizes go with, in mm. */
   scaleMm(room: Room<K>): number;
-  /** Presses it open; comes up for air after every step, and stops when sent `true`. */
+  /** Presses it open; yields after every step so that the caller can cancel it by sending `true`. */
   open(room: Room<K>): Generator<RelaxProgress, { readonly volumeMm3: number }, boolean>;
   /** How sure the volume is: one standard deviation, as a share. */
   readonly spread: number;

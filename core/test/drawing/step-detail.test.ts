@@ -37,7 +37,9 @@ describe('a part of a drawing', () => {
         );
         const kept = line ? Math.hypot(line.to.x - line.from.x, line.to.y - line.from.y) : 0;
         // Sampled every 400th: what is kept differs by a step at either end at most.
-        expect(Math.abs(kept - (length * Math.max(0, inside.length - 1)) / 400)).toBeLessThanOrEqual(length / 200 + 1e-6);
+        expect(Math.abs(kept - (length * Math.max(0, inside.length - 1)) / 400)).toBeLessThanOrEqual(
+          length / 200 + 1e-6,
+        );
         if (line) expect([within(line.from, b), within(line.to, b)]).toEqual([true, true]);
       }),
       { numRuns: runs(200, 5000) },

@@ -30,7 +30,7 @@ describe('why a sheet is as large as it is', () => {
       for (const shown of SHOWN) {
         const told = explainFit(one, usual, shown).map(({ figures }) => figures);
         for (const { have, need, unit: of } of one.fit.needs) {
-          const line = `${quantity(have, of, shown)} there, ${quantity(have - need, of, shown)} to spare.`;
+          const line = `${quantity(have, of, shown)} available, ${quantity(have - need, of, shown)} to spare.`;
           expect(told.some((figures) => figures.endsWith(line))).toBe(true);
         }
       }

@@ -217,7 +217,7 @@ describe('sink', () => {
 });
 
 describe('turning inside out', () => {
-  it('there and back is the same lie', () => {
+  it('there and back is the same state', () => {
     const hand = preliminary();
     const before = hand.pose;
     hand.turnInsideOut({ stays: point(S / 2, 10) });

@@ -188,28 +188,25 @@ describe('trays in each other', () => {
 });
 
 describe('the make of every form', () => {
-  it.each(FORMS.map(({ id }) => id))(
-    '%s: put together it is a lie that paper can have, with every lid and set',
-    (id) => {
-      const form = formById(id);
-      for (const wishes of [NO_WISHES, { lid: 'plain', nested: 1 }, { lid: 'eared', nested: 2 }] as const) {
-        const make = meeting(form, wishes);
-        if (!make) continue;
-        const sheet = sheetOf(id, 170);
-        const others = othersFor(fitting, id, sheet, make, USUAL);
-        if ('demands' in others) throw new Error('They have sheets.');
-        const thicknessMm = USUAL.thicknessMm;
-        const [{ key }] = entriesOf(form, make);
-        const entries = Object.fromEntries(
-          others.map((one) => [one.key, { sheet: one.sheet, params: one.params, thicknessMm }]),
-        );
-        const made = foldMake({ formId: id, params: make, entries: { ...entries, [key]: { sheet, thicknessMm } } });
-        const proved = proveState(made.assembly.states.closed, made.assembly.joints);
-        const area = [sheet, ...others.map((one) => one.sheet)].reduce((sum, one) => sum + areaOf({ sheet: one }), 0);
-        expectPaper(proved.pose, area);
-      }
-    },
-  );
+  it.each(FORMS.map(({ id }) => id))('%s: put together it is a valid folded state, with every lid and set', (id) => {
+    const form = formById(id);
+    for (const wishes of [NO_WISHES, { lid: 'plain', nested: 1 }, { lid: 'eared', nested: 2 }] as const) {
+      const make = meeting(form, wishes);
+      if (!make) continue;
+      const sheet = sheetOf(id, 170);
+      const others = othersFor(fitting, id, sheet, make, USUAL);
+      if ('demands' in others) throw new Error('They have sheets.');
+      const thicknessMm = USUAL.thicknessMm;
+      const [{ key }] = entriesOf(form, make);
+      const entries = Object.fromEntries(
+        others.map((one) => [one.key, { sheet: one.sheet, params: one.params, thicknessMm }]),
+      );
+      const made = foldMake({ formId: id, params: make, entries: { ...entries, [key]: { sheet, thicknessMm } } });
+      const proved = proveState(made.assembly.states.closed, made.assembly.joints);
+      const area = [sheet, ...others.map((one) => one.sheet)].reduce((sum, one) => sum + areaOf({ sheet: one }), 0);
+      expectPaper(proved.pose, area);
+    }
+  });
 });
 
 describe('a soft piece', () => {

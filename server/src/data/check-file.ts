@@ -2,7 +2,7 @@ import Database from 'better-sqlite3';
 import { existsSync, renameSync, statSync } from 'node:fs';
 import { isSqliteError } from './sqlite-error';
 
-/** What lies where the workshop's file belongs. */
+/** What is found where the workshop's file belongs. */
 export type FileState =
   | { readonly kind: 'none' }
   | { readonly kind: 'workshop'; readonly schema: number }

@@ -22,7 +22,7 @@ export function openData(
       [
         `The workshop’s file ${what}: ${file}`,
         some ? `Put a backup back (there are ${some}): npm run restore` : 'There is no backup of it.',
-        'Or begin an empty workshop; what lies there is set aside, not thrown away: npm start -- --new',
+        'Or begin an empty workshop; what is there is set aside, not thrown away: npm start -- --new',
       ].join('\n'),
     );
   };

@@ -4,7 +4,7 @@ export interface SqliteError {
   readonly message: string;
 }
 
-/** By what it says, not by its class: the native part of the database keeps the class of whoever loaded it first. */
+/** By what it says, not by its class: the native part of the database keeps the class of the module that loaded it first. */
 export const isSqliteError = (error: unknown): error is SqliteError =>
   typeof error === 'object' &&
   error !== null &&

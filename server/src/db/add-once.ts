@@ -16,9 +16,9 @@ export interface Added<T> {
 }
 
 /**
- * What lies under an id already when it says the same; null when nothing does.
+ * What is stored under an id already, when it says the same; null when nothing is.
  * @param sent what a row must say to be the same
- * @throws ProblemError 409 when something else lies there, or it has been removed since
+ * @throws ProblemError 409 when something else is stored there, or it has been removed since
  */
 export function addedBefore<T extends object>(
   draft: object,
@@ -36,7 +36,7 @@ export function addedBefore<T extends object>(
 /**
  * Adds a row under an id that its sender made, so that an answer that was lost may be asked for again: sent twice it is
  * counted once. What is there is answered when it says the same.
- * @throws ProblemError 409 when something else lies under that id, or it has been removed since
+ * @throws ProblemError 409 when something else is stored under that id, or it has been removed since
  */
 export function addOnce<T extends object>(
   db: Db,

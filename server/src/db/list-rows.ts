@@ -53,7 +53,7 @@ function readCursor(text: string): readonly [string, string] {
   } catch {
     // Told below.
   }
-  const message = 'That is not where a list goes on.';
+  const message = 'That is not a page of this list.';
   throw new ProblemError(400, message, { issues: [{ path: ['cursor'], message }] });
 }
 

@@ -11,7 +11,7 @@ const alike = (a: Columns, b: Columns): boolean => {
 };
 
 /**
- * Reads a row as `read` does, and one that lies there as it did before not again: most of what a list costs is reading the
+ * Reads a row as `read` does, and one that is stored as it was before is not read again: most of what a list costs is reading the
  * same text into the same values. What is answered is shared, and nobody writes into it.
  */
 export function readOnce<Row extends { readonly id: string }, T>(

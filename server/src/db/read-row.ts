@@ -1,7 +1,7 @@
 import type { BrokenRow } from '@odd-corner/contract';
 import type * as z from 'zod';
 
-/** A row read, or why it cannot be and all of it as it lies in the file. */
+/** A row read, or why it cannot be and all of it as it is stored. */
 export type RowRead<T> = { readonly value: T } | { readonly broken: BrokenRow };
 
 /** Reads a row of a table by its schema. @param toRaw its columns as the schema names them */

@@ -18,7 +18,7 @@ const LARGEST_BODY = 256 * 1024;
 export interface ApiOptions {
   readonly demo: boolean;
   readonly verify: Verify;
-  /** Backups of the workshop's file; null where it lies nowhere. */
+  /** Backups of the workshop's file; null for one in memory. */
   readonly house: DataHouse | null;
   /** The moment as ISO 8601. */
   readonly now?: () => string;
@@ -50,7 +50,7 @@ function handlers(
 ): Handlers {
   const { db, papers, things, hands, jobs, log, recent, settings } = workshop;
   const housed = (): DataHouse => {
-    if (!house) throw new ProblemError(422, 'This workshop lies in no file, so there is nothing to copy.');
+    if (!house) throw new ProblemError(422, 'This workshop has no file, so there is nothing to copy.');
     return house;
   };
   const removed = (rows: { remove(id: string, at: string): void }, id: string): null => {

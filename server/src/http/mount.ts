@@ -47,7 +47,7 @@ export function mount(app: Hono, handlers: Handlers, checkAnswers: boolean): voi
   for (const [path, known] of methods)
     app.all(path, () => {
       const allow = [...known, ...(known.has('GET') ? ['HEAD'] : [])].sort().join(', ');
-      throw new ProblemError(405, `That address answers ${allow}.`, { headers: { allow } });
+      throw new ProblemError(405, `That address allows ${allow}.`, { headers: { allow } });
     });
 }
 

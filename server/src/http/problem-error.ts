@@ -1,16 +1,16 @@
 import type { Issue, Problem } from '@odd-corner/contract';
 
 const TITLES: Readonly<Record<number, string>> = {
-  400: 'Some of what was sent does not fit',
+  400: 'Some of what was sent is not valid',
   401: 'A passphrase is needed',
   403: 'Not allowed from there',
   404: 'Not found',
-  405: 'Not done that way here',
+  405: 'Not allowed with this method',
   409: 'Changed in the meantime',
   413: 'Too much at once',
   415: 'Send JSON',
   422: 'That cannot be done',
-  503: 'Not just now',
+  503: 'Not right now',
   500: 'Something went wrong here',
 };
 

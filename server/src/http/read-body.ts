@@ -17,17 +17,17 @@ export async function readBody<T extends z.ZodType>(c: Context, schema: T): Prom
   });
   const half = illFormedAt(raw);
   if (half) {
-    const message = 'That text holds half of a character. Type it again.';
+    const message = 'That text contains half a character. Type it again.';
     throw new ProblemError(400, message, { issues: [{ path: [...half], message }] });
   }
-  return fitting(schema, raw, 'The body does not fit.');
+  return fitting(schema, raw, 'The body is not valid.');
 }
 
 /** What follows the question mark, checked. @throws ProblemError 400 with an issue list */
 export function readQuery<T extends z.ZodType>(c: Context, schema: T): z.infer<T> {
   const raw = c.req.query();
-  if (illFormedAt(raw)) throw new ProblemError(400, 'That address holds half of a character.');
-  return fitting(schema, raw, 'The address does not fit.');
+  if (illFormedAt(raw)) throw new ProblemError(400, 'That address contains half a character.');
+  return fitting(schema, raw, 'The address is not valid.');
 }
 
 function fitting<T extends z.ZodType>(schema: T, raw: unknown, otherwise: string): z.infer<T> {

@@ -23,7 +23,7 @@ export function release({ db, jobs }: Workshop, makeId: string): void {
   jobs.keepCut(makeId, null);
 }
 
-/** The same for all makes of a job that goes into the bin or is put away; also one that cannot be read any more. */
+/** The same for all makes of a job that goes into the bin or is archived; also one that cannot be read any more. */
 export function releaseJob({ db }: Workshop, jobId: string): void {
   db.prepare<[string]>(
     'DELETE FROM cut_sheets WHERE done = 0 AND make_id IN (SELECT id FROM makes WHERE job_id = ?)',

@@ -27,7 +27,7 @@ interface Row {
   readonly version: number;
 }
 
-/** A make as it lies in the table: what is JSON is text. */
+/** A make as it is stored: what is JSON is text. */
 interface MakeRow {
   readonly id: string;
   readonly asked: string;
@@ -86,7 +86,7 @@ function conditions({ state, archived, search }: JobsAsked): Where[] {
   ];
 }
 
-/** A make with what was told of it, as it is written. */
+/** A make with what was predicted for it, as it is stored. */
 export type MakeKept = Omit<JobMake, 'progress' | 'cut'>;
 
 /** Jobs and their makes, with how far folding has come. Their state follows from progress and from the logbook. */

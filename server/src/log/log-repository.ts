@@ -15,7 +15,7 @@ import { sizesInWords } from '../jobs/words';
 type Row = Omit<LogEntry, 'make' | 'papers' | 'predicted' | 'measured' | 'sheetsUsed'> &
   Readonly<Record<'make' | 'papers' | 'predicted' | 'measured' | 'sheetsUsed', string>>;
 
-/** Sheets of an entry as they lie in their table. */
+/** Sheets of an entry as they are stored. */
 export interface UsedRow extends SheetsUsed {
   /** Taken off the shelf when it was written down. */
   readonly taken: number;

@@ -37,7 +37,7 @@ const entrySent = ({ sheetsUsed, ...rest }: LogEntry): object => ({
 function refuseOtherSizes(measured: LogEntry['measured'], predicted: Predicted): void {
   const stray = Object.keys(measured).find((key) => !Object.hasOwn(predicted, key));
   if (stray === undefined) return;
-  const message = `Nothing of it is called “${stray}”.`;
+  const message = `It has no size called “${stray}”.`;
   throw new ProblemError(422, message, { issues: [{ path: ['measured', stray], message }] });
 }
 

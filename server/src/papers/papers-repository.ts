@@ -21,7 +21,7 @@ const SELECT = `SELECT t.id, t.name, t.width_mm AS widthMm, t.height_mm AS heigh
   t.price_minor AS priceMinor, t.price_currency AS priceCurrency, t.price_sheets AS priceSheets,
   (SELECT coalesce(sum(c.sheets), 0) FROM cut_sheets c WHERE c.paper_id = t.id AND c.done = 0) AS reserved FROM papers t`;
 
-/** A row as it lies in the table: the price in three columns, all of them null or none. */
+/** A row as it is stored: the price in three columns, all of them null or none. */
 type Row = Omit<Paper, 'price'> & {
   readonly priceMinor: number | null;
   readonly priceCurrency: Price['currency'] | null;

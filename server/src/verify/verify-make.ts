@@ -11,7 +11,7 @@ export interface VerifyAsked {
 /** What comes of it, or why nothing does. */
 export type Verdict = { readonly sizes: ForetoldSizes } | { readonly refused: string };
 
-/** Whoever folds for the server. */
+/** What folds for the server. */
 export type Verify = (asked: VerifyAsked) => Promise<Verdict>;
 
 /** Folds a make and says what it measures; it is the whole work of the worker. */

@@ -71,7 +71,7 @@ export function better(a: Attempt, b: Attempt | null): boolean {
 
 /**
  * The best that a form does on a sheet, folded there.
- * @param always folded even where no structure is reckoned to do
+ * @param always folded even where no structure is predicted to fit
  */
 export function* bestOn(search: Search, sheet: SheetSize, always = false): Work<Attempt | null> {
   const { fitting, way, options } = search;

@@ -8,8 +8,8 @@ import type { SizeOptions } from '../size-options';
 import type { SizePoint } from '../ways';
 import type { Judged, Search, Work } from './search';
 
-/** The room that a structure is reckoned to have at a point, by how its sizes run: its own, filled in anew each time. */
-function reckonedRoom({ fitting }: Search, { model, room, filled }: Structure, point: SizePoint): RoomAsked {
+/** The room that a structure is predicted to have at a point, by how its sizes run: its own, filled in anew each time. */
+function predictedRoom({ fitting }: Search, { model, room, filled }: Structure, point: SizePoint): RoomAsked {
   if (model) for (const r of model.inside) filled[model.names[r]] = sizeAt(model, r, point);
   return fitting.asking(room, point.sheet);
 }
@@ -36,18 +36,18 @@ export function* judging(search: Search, structure: Structure): Work<Judged> {
   const { folded, lengths } = structure;
   const missed = yield* search.fitting.missesAt({ structure, folded }, lengths);
   const point: SizePoint = { sheet: folded.size, lengths, thicknessMm: 0 };
-  judged = judgedBy(search, missed, reckonedRoom(search, structure, point));
+  judged = judgedBy(search, missed, predictedRoom(search, structure, point));
   search.judged.set(structure, judged);
   return judged;
 }
 
 /**
- * How well a structure is reckoned to do at a point: for an exact hand the least that is left over, as a share; for one that
+ * How well a structure is predicted to fit at a point: for an exact hand the least that is left over, as a share; for one that
  * misses, by how many standard deviations the tightest demand is met. At or above `threshold` it may do.
  */
 export function score(search: Search, structure: Structure, point: SizePoint): number {
   const { answering, options, judged } = search;
-  const room = reckonedRoom(search, structure, point);
+  const room = predictedRoom(search, structure, point);
   const spreads = options.confidence === null ? null : (judged.get(structure) ?? likelyOf(search))?.spreads;
   let best = -Infinity;
   for (let w = 0; w < answering.length; w++) {

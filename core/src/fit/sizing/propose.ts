@@ -9,14 +9,14 @@ const GRID = 12;
 const SPREADS = [1, 0.25, 0.06, 0.015] as const;
 const PROPOSED = 4;
 
-/** Lengths for a sheet, and how well they are reckoned to do. */
+/** Lengths for a sheet, and how well they are predicted to fit. */
 export interface Proposal {
   readonly lengths: readonly number[];
   readonly score: number;
 }
 
 /**
- * The lengths, at marks of the ruler, that are reckoned to do best on a sheet; best first.
+ * The lengths, at marks of the ruler, that are predicted to fit best on a sheet; best first.
  * @param structureAt which structure's sizes are taken at a point
  */
 function proposed(
@@ -85,10 +85,10 @@ export function bolder(search: Search, sheet: SheetSize): readonly Proposal[] {
 }
 
 /**
- * The best that a form is reckoned to do on a sheet, whichever of its structures held there: with each of them what is left
+ * The best fit predicted for a form on a sheet, whichever of its structures held there: with each of them what is left
  * over grows with the sheet, so that the first sheet that may do can be found by halving.
  */
-export function* reckoned(search: Search, sheet: SheetSize): Work<number> {
+export function* predictedFit(search: Search, sheet: SheetSize): Work<number> {
   const near = (yield* proposals(search, sheet))[0]?.score ?? -Infinity;
   return Math.max(near, bolder(search, sheet)[0]?.score ?? -Infinity);
 }

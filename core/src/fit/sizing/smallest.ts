@@ -2,7 +2,7 @@ import type { SheetSize } from '../../forms/form';
 import { atRulerStep, rulerStepsFor, RULERS } from '../../measure/ruler';
 import { type Attempt, bestOn } from './attempt';
 import { threshold } from './judge';
-import { reckoned } from './propose';
+import { predictedFit } from './propose';
 import { areaOf, type Search, type Work } from './search';
 
 /** Largest side of a sheet that is searched, in mm. */
@@ -32,8 +32,8 @@ function* firstStep(low: number, high: number, does: (steps: number) => Work<boo
   return fits;
 }
 
-/** Of marks at which a form is reckoned to do, the first. */
-function* firstReckoned(
+/** The first of the marks at which a form is predicted to fit. */
+function* firstPredicted(
   search: Search,
   low: number,
   high: number,
@@ -42,7 +42,7 @@ function* firstReckoned(
   const least = threshold(search.options);
   return yield* firstStep(low, high, function* (steps: number): Work<boolean> {
     yield;
-    return (yield* reckoned(search, sheetAt(steps))) >= least;
+    return (yield* predictedFit(search, sheetAt(steps))) >= least;
   });
 }
 
@@ -82,7 +82,7 @@ export function* smallestSquare(search: Search, fromMm: number, limit: number): 
     return { widthMm: mm, heightMm: mm };
   };
   const [low, high] = allowedMarks(search, rulerStepsFor(fromMm, ruler), sheetAt);
-  const first = high < low ? null : yield* firstReckoned(search, low, high, sheetAt);
+  const first = high < low ? null : yield* firstPredicted(search, low, high, sheetAt);
   if (first === null) return null;
   // What does is not a larger sheet each time, where lengths lie at marks and layers jump.
   const down = search.way.lengths.length ? MARKS_DOWN : 0;
@@ -111,7 +111,7 @@ export function* smallestOblong(search: Search, fromMm: number, limit: number): 
   const { ruler } = options;
   const [ratio] = piece.sheetShape.longPerShort;
   const mmOf = (steps: number): number => atRulerStep(steps, ruler);
-  /** For a shorter side, the least longer one that is reckoned to do. */
+  /** For a shorter side, the least longer one that is predicted to fit. */
   const known = new Map<number, number | null>();
   const shortest = function* (short: number): Work<number | null> {
     let long = known.get(short);
@@ -119,7 +119,7 @@ export function* smallestOblong(search: Search, fromMm: number, limit: number): 
     const heightMm = mmOf(short);
     const [low, high] = longMarks(search, heightMm);
     const at = (steps: number): SheetSize => ({ widthMm: mmOf(steps), heightMm });
-    long = high < low ? null : yield* firstReckoned(search, low, high, at);
+    long = high < low ? null : yield* firstPredicted(search, low, high, at);
     known.set(short, long);
     return long;
   };

@@ -50,7 +50,7 @@ export interface MinimiseProgress {
 /**
  * Minimises by the limited-memory quasi-Newton method of Broyden, Fletcher, Goldfarb and Shanno (Nocedal and Wright,
  * Numerical Optimization, algorithms 7.4 and 7.5) with a bisecting weak-Wolfe line search. Deterministic; allocates its
- * memory once. Comes up for air after every step; sent `true` there, it stops.
+ * memory once. Yields after every step so that the caller can cancel by sending `true`.
  */
 export function* minimising(
   energy: Energy,

@@ -92,7 +92,7 @@ export function relax(mesh: SoftMesh, targets: SoftTargets = {}, options: RelaxO
   return state.value;
 }
 
-/** As {@link relax}, coming up for air after every step; sent `true` there, it stops and says where the paper is then. */
+/** As {@link relax}, yielding after every step so that the caller can cancel by sending `true`: it then says where the paper is. */
 export function* relaxing(
   mesh: SoftMesh,
   targets: SoftTargets = {},

@@ -112,7 +112,7 @@ export const diamondEnvelope: Form<DiamondEnvelopeParams> = {
       'By eye you lay one wing over the other and shift by a third of the gap: quick, and no mark shows.',
       { eye: 'By eye, then set right', ruler: 'With a ruler' },
     ),
-    choice('flap', 'Flap', 'A sticker opens again; glue does not. Loose it does for handing over.', {
+    choice('flap', 'Flap', 'A sticker opens again; glue does not. Left loose, it will do for handing over.', {
       sticker: 'Held by a sticker or tape',
       glue: 'Glued down',
       loose: 'Left loose',

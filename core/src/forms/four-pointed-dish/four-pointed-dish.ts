@@ -31,7 +31,7 @@ export const fourPointedDish: Form<DishParams> = {
     },
   ],
   rooms: ['box'],
-  closure: () => ({ kind: 'open', words: 'nothing: it is open, and a little narrower above than below' }),
+  closure: () => ({ kind: 'open', words: 'open, a little narrower above than below' }),
   adhesive: () => 'none',
   cuts: () => 'none',
   skill: 2,

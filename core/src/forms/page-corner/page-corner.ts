@@ -107,7 +107,7 @@ export const pageCorner: Form<PageCornerParams> = {
     }),
   ],
   rooms: ['corner'],
-  closure: () => ({ kind: 'open', words: 'nothing: it sits on the page by its own grip' }),
+  closure: () => ({ kind: 'open', words: 'does not close; it grips the page by itself' }),
   adhesive: ({ panel }) => (panel === 'band' ? 'needed' : 'none'),
   cuts: ({ panel }) => (panel === 'band' ? 'needed' : 'none'),
   skill: 1,

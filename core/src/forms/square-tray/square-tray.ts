@@ -109,7 +109,7 @@ export const squareTray: Form<SquareTrayParams> = {
   rooms: ['box'],
   closure: ({ lid: cover }) =>
     cover === 'none'
-      ? { kind: 'open', words: 'nothing, or a lid of its own' }
+      ? { kind: 'open', words: 'open, or with a lid of its own' }
       : { kind: 'lid', words: 'a lid of its own' },
   adhesive: ({ lid: cover }) => (cover === 'eared' ? 'optional' : 'none'),
   cuts: () => 'none',

@@ -100,7 +100,7 @@ function toFailure(error: unknown, parse: (raw: unknown) => unknown): Error {
   return new ApiFailure(
     error.status,
     error.status === 0
-      ? 'The workshop’s server does not answer. Is it still running?'
+      ? 'The workshop’s server is not answering. Is it still running?'
       : `The server answered ${error.status}.`,
   );
 }

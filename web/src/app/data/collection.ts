@@ -30,7 +30,7 @@ export abstract class Collection<T extends { readonly id: string }> {
     private readonly order: (a: T, b: T) => number,
   ) {}
 
-  /** Takes a row out of the list: it lies in the bin then. */
+  /** Takes a row out of the list, into the bin. */
   abstract remove(id: string): Observable<unknown>;
 
   /** Reads the list anew; rows already known stay in view meanwhile. */

@@ -57,7 +57,7 @@ export class Jobs extends Collection<Job> {
     const hand = this.hands.rows().find(({ id }) => id === folderHandId);
     return [
       { name: 'Name of the job', text: title },
-      { name: 'Folded by', text: hand?.name ?? (folderHandId ? 'someone who is not here any more' : 'the usual hand') },
+      { name: 'Folded by', text: hand?.name ?? (folderHandId ? 'a folder who was removed' : 'the usual hand') },
       ...makes.flatMap(({ asked, make, count }, k): Fact[] => {
         const of = makes.length > 1 ? ` ${k + 1}` : '';
         const ruler = asked.options.ruler;

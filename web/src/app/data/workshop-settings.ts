@@ -11,11 +11,11 @@ export const SETTING_NAMES: Readonly<Record<keyof SettingsDraft, string>> = {
   unit: 'Lengths are shown in',
   mass: 'Weights are shown in',
   volume: 'Volumes are shown in',
-  decimal: 'Between whole and tenths stands',
+  decimal: 'Decimal mark',
   currency: 'Prices are in',
   page: 'You print on',
   ruler: 'Your ruler shows',
-  ease: 'Room left round contents, to begin with',
+  ease: 'Room left around contents, as a rule',
   hand: 'Your hand is',
   scheme: 'Colours',
 };

@@ -52,7 +52,7 @@ describe('writing the place', () => {
   it('says that a step is not kept, and tries again with what was done since', () => {
     writer.write(ID, at(1));
     sent().error(new ProgressEvent('error'));
-    expect(writer.unsaved()).toMatch(/does not answer/);
+    expect(writer.unsaved()).toMatch(/is not answering/);
     writer.write(ID, at(2, 1));
     http.expectNone(URL);
     jest.advanceTimersByTime(2500);

@@ -28,15 +28,15 @@ describe('changing a job', () => {
 
   it('that changes sheets begins folding anew; going back brings both back, and stands in the history itself', async () => {
     const { b, hand } = await open();
-    hand.changeMake({ asked: larger.asked, make: larger.make }, 'What it is for is changed.');
+    hand.changeMake({ asked: larger.asked, make: larger.make }, 'Purpose changed.');
     const next = answerChange(b, begun);
     b.sent('DELETE', PROGRESS).flush({ ...next, makes: [{ ...next.makes[0], progress: [] }] });
     await b.settle();
     expect(hand.make().make).toEqual(larger.make);
     expect(document.body.textContent).toContain('Folding starts again.');
-    expect(b.text).toContain('What it is for is changed.');
+    expect(b.text).toContain('Purpose changed.');
 
-    b.button('Go back to before this').click();
+    b.button('Undo this and what came after').click();
     const back = answerChange(b, hand.job());
     expect(back.makes[0].make).toEqual(make.make);
     const sent = b.sent('POST', PROGRESS);
@@ -44,16 +44,16 @@ describe('changing a job', () => {
     sent.flush({ ...back, makes: [{ ...back.makes[0], progress: make.progress }] });
     await b.settle();
     expect(hand.make().progress).toEqual(make.progress);
-    expect(b.text).toContain('Went back to before: What it is for is changed.');
+    expect(b.text).toContain('Went back to before: Purpose changed.');
   });
 
   it('is remembered through a reload of the page', async () => {
     const { b, hand } = await open();
-    hand.change({ ...draft(begun), title: 'Clock parts' }, 'The name is changed.');
+    hand.change({ ...draft(begun), title: 'Clock parts' }, 'Name changed.');
     answerChange(b, begun);
     await b.settle();
     const again = await atStation(JobDetails, { ...begun, title: 'Clock parts', version: 8 });
-    expect(again.text).toContain('The name is changed.');
+    expect(again.text).toContain('Name changed.');
   });
 
   it('of its name alone leaves folding as it is', async () => {
@@ -77,17 +77,17 @@ describe('changing a job', () => {
     b.sent('PUT', URL).flush({ ...kit, folderHandId: hand.id, version: 8 });
     await b.settle();
     expect(TestBed.inject(JobInHand).handMm()).toBe(0.2);
-    b.button('Take what is open out of it').click();
+    b.button('Take this make out of the job').click();
     expect((b.sent('PUT', URL).request.body as JobDraft).makes.map(({ id }) => id)).toEqual([kit.makes[1].id]);
   });
 
   it.each([
-    ['Keep it as it stands', null, 'Watch and clock parts', 8],
+    ['Keep it as it is', null, 'Watch and clock parts', 8],
     ['Keep yours', 8, 'Clock parts', 9],
   ])('when someone else was quicker asks which is kept: “%s”', async (press, version, title, kept) => {
     const { b, hand } = await open();
     const theirs = { ...begun, title: 'Watch and clock parts', version: 8 };
-    hand.change({ ...draft(begun), title: 'Clock parts' }, 'The name is changed.');
+    hand.change({ ...draft(begun), title: 'Clock parts' }, 'Name changed.');
     b.sent('PUT', URL).flush(
       { type: 'about:blank', title: 'Conflict', status: 409, current: theirs },
       { status: 409, statusText: 'Conflict' },

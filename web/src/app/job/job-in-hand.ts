@@ -161,7 +161,7 @@ export class JobInHand {
     this.back(to).subscribe({
       next: () => {
         this.history.add(now.id, changeOf(now, `Went back to before: ${to.words}`));
-        this.undo.done('As it was before.');
+        this.undo.done('Undone.');
       },
       error: (error: unknown) => this.undo.failed(error),
     });

@@ -29,7 +29,7 @@ describe('a job', () => {
       .sent('GET', URL)
       .flush({ type: 'about:blank', title: 'Not found', status: 404 }, { status: 404, statusText: 'Not Found' });
     await bench.settle();
-    expect(bench.text).toContain('Nothing lies here');
+    expect(bench.text).toContain('Nothing here');
   });
 
   it('says why it cannot be read, and tries again', async () => {

@@ -18,7 +18,7 @@ export interface StationLine {
   readonly line: string;
 }
 
-/** A station of a job: where it lies in the address, what it is called, what the strip says of it, and its screen. */
+/** A station of a job: its part of the address, what it is called, what the strip says of it, and its screen. */
 export interface Station {
   readonly id: string;
   readonly name: string;
@@ -68,7 +68,7 @@ export const STATIONS: readonly Station[] = [
   {
     id: 'cut',
     name: 'Cut',
-    summary: ({ make: { cut } }) => (cut ? done(cut.done ? 'cut' : 'sheets kept for it') : open('not planned yet')),
+    summary: ({ make: { cut } }) => (cut ? done(cut.done ? 'cut' : 'sheets reserved') : open('not planned yet')),
     load: () => import('./cut-station/cut-station').then((m) => m.CutStation),
   },
   {

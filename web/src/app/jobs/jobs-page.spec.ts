@@ -57,7 +57,7 @@ describe('the jobs', () => {
     await bench.write('Find', 'envelope');
     await bench.settle();
     expect(titles()).toEqual([]);
-    expect(bench.text).toContain('No job is like that.');
+    expect(bench.text).toContain('No job matches.');
     await bench.write('Find', '');
     bench.button('Archived').click();
     await bench.settle();

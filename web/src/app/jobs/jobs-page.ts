@@ -72,7 +72,7 @@ export class JobsPage {
     this.papers.refresh();
   }
 
-  /** What a card tells of a job, and what a search finds it by. */
+  /** What a card shows of a job, and the words it is found by. */
   private saidOf(job: Job) {
     const makes = job.makes.map((make) => this.makeOf(make));
     const ids = new Set(job.makes.flatMap(({ make }) => make.entries.flatMap(({ papers }) => papers)));

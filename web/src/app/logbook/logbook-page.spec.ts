@@ -71,7 +71,7 @@ describe('the logbook', () => {
     expect(titles()).toEqual(['Watch parts']);
     await bench.write('Find', 'nothing of the kind');
     await bench.settle();
-    expect(bench.text).toContain('Nothing here is like that.');
+    expect(bench.text).toContain('Nothing matches.');
     await bench.write('Find', '');
     await bench.choose('Form', 'Pointed canoe');
     expect(titles()).toEqual(['Duck']);
@@ -98,12 +98,12 @@ describe('the logbook', () => {
     expect(bench.text).toContain('Watch parts');
   });
 
-  it('says why when the server does not answer, and tries again', async () => {
+  it('says why when the server is not answering, and tries again', async () => {
     const bench = new PageBench(LogbookPage);
     await bench.settle();
     bench.sent('GET', '/api/log').error(new ProgressEvent('error'));
     await bench.settle();
-    expect(bench.text).toContain('does not answer');
+    expect(bench.text).toContain('is not answering');
     bench.button('Try again').click();
     bench.answer('GET', '/api/log', [aPiece()]);
     await bench.settle();

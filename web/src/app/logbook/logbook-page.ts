@@ -125,7 +125,12 @@ export class LogbookPage {
     return deviationsWithin(found.map(({ entry }) => thingOf(entry))).map(({ formId, paper, count, sizes }) => {
       const { entry } = found.find((row) => row.entry.make.formId === formId)!;
       return {
-        ...{ count, key: `${formId} ${paper}`, title: formName(formId), paper: paper ?? 'paper from elsewhere' },
+        ...{
+          count,
+          key: `${formId} ${paper}`,
+          title: formName(formId),
+          paper: paper ?? 'paper that is not on the shelf',
+        },
         sizes: sizes.map(({ key, spread }) => ({ name: sizeLabel(entry, key), ...spread })),
       };
     });
@@ -186,9 +191,9 @@ export class LogbookPage {
     this.logbook.remove(entry.id).subscribe({
       next: () =>
         this.undo.done(
-          `“${entry.title}” is out of the logbook${back}.`,
+          `“${entry.title}” was taken out of the logbook${back}.`,
           () => this.logbook.restore(entry.id),
-          'Written down again.',
+          'Back in the logbook.',
         ),
       error: (error: unknown) => this.undo.failed(error),
     });

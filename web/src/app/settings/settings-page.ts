@@ -37,7 +37,7 @@ const SEEN = [
   setting(
     'unit',
     { mm: 'millimetres', cm: 'centimetres', in: 'inches in fractions' },
-    'Whatever is shown, you may type any unit.',
+    'You may type any unit, whatever is shown.',
   ),
   setting('mass', { g: 'grams', oz: 'ounces' }),
   setting('volume', { ml: 'millilitres', 'fl oz': 'US fluid ounces' }),
@@ -46,11 +46,11 @@ const SEEN = [
 ];
 
 const PAPER = [
-  setting('page', { A4: 'A4', Letter: 'US Letter' }, 'A new paper begins with this sheet.'),
+  setting('page', { A4: 'A4', Letter: 'US Letter' }, 'New papers start with this sheet.'),
   setting(
     'currency',
     wordsOf(CURRENCIES, (id) => `${id}, ${nameOf.of(id)}`),
-    'Prices already written down stay in theirs.',
+    'Prices you entered before keep their currency.',
   ),
 ];
 
@@ -86,7 +86,7 @@ export class SettingsPage {
           wordsOf(Object.keys(HANDS) as HandId[], (id) =>
             this.figures.mark(`${id}: misses by about ${HANDS[id].missMm} mm`),
           ),
-          `${HANDS[this.settings.current().hand].reason} How sure a fit is, and how much larger a sheet must be to be surer, follow from it.`,
+          `${HANDS[this.settings.current().hand].reason} How sure a fit is follows from it, and how much larger a sheet must be to be surer.`,
         ),
       ],
     },

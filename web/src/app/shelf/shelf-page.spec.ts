@@ -51,12 +51,12 @@ describe('the shelf', () => {
     late();
     await bench.settle(80);
     expect(bench.dialog()).toMatch(/“Kraft” was changed meanwhile.*Sheets\s*6\s*9/);
-    await bench.press('Neither yet');
+    await bench.press('Decide later');
     expect(bench.find('output').textContent).toBe('5');
     bench.button('One sheet more').click();
     late();
     await bench.settle(80);
-    await bench.press('Keep it as it stands');
+    await bench.press('Keep it as it is');
     expect(bench.find('output').textContent).toBe('9');
   });
 

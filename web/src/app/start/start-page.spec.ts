@@ -200,11 +200,11 @@ describe('the start', () => {
   it('counts pieces that share it, and tells what is no count beside its field', async () => {
     const bench = await show();
     await bench.openPanel('Options');
-    await bench.write('Equal pieces share it', '3');
+    await bench.write('Shared among equal pieces', '3');
     expect(bench.text).toContain('3 pieces');
     for (const wrong of ['0', 'many', '']) {
-      await bench.write('Equal pieces share it', wrong);
-      expect(await bench.said('Equal pieces share it')).toMatch(/Count/);
+      await bench.write('Shared among equal pieces', wrong);
+      expect(await bench.said('Shared among equal pieces')).toMatch(/Count/);
       expect(bench.text).toContain('3 pieces');
     }
   });

@@ -128,7 +128,7 @@ export function aMake(wanted: MakeWanted = {}, n = 30): JobMake {
   return { ...{ id: id(n), asked, make, count, marks: null, art: null }, told: null, cut: null, progress };
 }
 
-/** A job as the server tells of it. */
+/** A job as the server sends it. */
 export function aJob({ makes, ...more }: Partial<Job> = {}): Job {
   return {
     ...{ id: id(3), title: 'Watch parts', folderHandId: null, version: 7, state: 'planned', archivedAt: null },

@@ -6,7 +6,7 @@ import { map } from 'rxjs';
 /** As wide as a phone is held upright, and a little more. */
 const NARROW = '(max-width: 640px)';
 
-/** Whether the screen is narrow now; follows turning and resizing for as long as whoever asks is there. */
+/** Whether the screen is narrow now; follows turning and resizing for as long as its component lives. */
 export function narrowScreen(): Signal<boolean> {
   const screen = inject(BreakpointObserver);
   return toSignal(screen.observe(NARROW).pipe(map(({ matches }) => matches)), {

@@ -135,7 +135,7 @@ export const answerTasks = {
 
   /**
    * How often an answer fits from sheets a few marks smaller and larger.
-   * @param tell told of each sheet as it is known
+   * @param tell called with each sheet as it is known
    * @param wanted asked between them; false stops the work
    */
   async chances(

@@ -28,7 +28,7 @@ import {
 import { answerTasks } from './answer-tasks';
 import { type Attempt, attempt } from './attempt';
 import { type FormAsked, madeForm } from './fold-piece';
-import { type Lie, makeTasks } from './make-tasks';
+import { type PieceState, makeTasks } from './make-tasks';
 import { inSlices, pause } from './in-slices';
 import { fitting, questions } from './fitting';
 
@@ -50,7 +50,7 @@ export interface FormStepsAsked extends FormAsked {
 export interface TriedPiece {
   readonly sizes: FormSizes;
   readonly creasePattern: Drawing;
-  readonly lies: readonly Lie[];
+  readonly pieceStates: readonly PieceState[];
   readonly steps: number;
 }
 export type Tried = Attempt<TriedPiece>;
@@ -141,10 +141,10 @@ export const foldingTasks = {
       const form = SHELF.piece(asked.formId);
       const floor = form.floor?.(sheetFor(form, asked.sheet), form.params.parse(asked.params));
       const { finished, open, flat } = folding;
-      const lies: Lie[] = [{ name: 'finished', scene: pieceScene(finished, sizes, floor) }];
-      if (open && open !== finished) lies.push({ name: 'open', scene: pieceScene(open, sizes, floor) });
-      if (flat) lies.push({ name: 'flat', scene: pieceScene(flat, sizes) });
-      return { sizes, creasePattern: creasePicture(finished), lies, steps };
+      const pieceStates: PieceState[] = [{ name: 'finished', scene: pieceScene(finished, sizes, floor) }];
+      if (open && open !== finished) pieceStates.push({ name: 'open', scene: pieceScene(open, sizes, floor) });
+      if (flat) pieceStates.push({ name: 'flat', scene: pieceScene(flat, sizes) });
+      return { sizes, creasePattern: creasePicture(finished), pieceStates, steps };
     });
   },
 

@@ -16,7 +16,7 @@ import type {
 import { defer, Observable } from 'rxjs';
 import type { AnswersAsked, PictureAsked, ReplaysAsked, SheetChance } from './answer-tasks';
 import type { FormAsked } from './fold-piece';
-import type { FoldingOrder, OthersAsked, Lie, MakeAsked, MarksShown, SizedAsked, WholeMake } from './make-tasks';
+import type { FoldingOrder, OthersAsked, PieceState, MakeAsked, MarksShown, SizedAsked, WholeMake } from './make-tasks';
 import type { FormStepsAsked, OpenedPiece, ShownSteps, Tried } from './folding-tasks';
 import type { Attempt } from './attempt';
 import { FOLDING_WORKER, PICTURE_WORKER } from './folding-worker-token';
@@ -27,7 +27,7 @@ export interface OpeningState {
   readonly piece: OpenedPiece | null;
 }
 
-/** Work that tells of itself while it goes on, and stops when nobody listens any more. */
+/** Work that reports progress, and stops when nobody listens any more. */
 function told<T>(work: (tell: (value: T) => void, wanted: () => Promise<boolean>) => Promise<void>): Observable<T> {
   return new Observable<T>((listener) => {
     let wanted = true;
@@ -60,8 +60,8 @@ export class Folding {
     return defer(() => this.worker.whole(asked));
   }
 
-  lies(asked: MakeAsked): Observable<readonly Lie[]> {
-    return defer(() => this.worker.lies(asked));
+  pieceStates(asked: MakeAsked): Observable<readonly PieceState[]> {
+    return defer(() => this.worker.pieceStates(asked));
   }
 
   order(make: Make): Observable<Attempt<FoldingOrder>> {

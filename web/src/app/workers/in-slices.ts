@@ -18,8 +18,8 @@ export function pause(ms = 0): Promise<void> {
 }
 
 /**
- * Runs work that comes up for air, in slices, so that its worker can hear that it is no longer wanted.
- * @param tell told of progress after each slice
+ * Runs work that yields, in slices, so that its worker can hear that it is no longer wanted.
+ * @param tell called with the progress after each slice
  * @param stopped asked after each slice; once true, the work is told to stop and gives what it has
  */
 export async function inSlices<Progress, Result>(

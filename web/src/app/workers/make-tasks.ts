@@ -86,8 +86,8 @@ export interface WholeMake {
   readonly scene: PaperScene;
 }
 
-/** A lie that a piece has: finished, open for filling, or flat for carrying. */
-export interface Lie {
+/** A state that a piece has: finished, open for filling, or flat for carrying. */
+export interface PieceState {
   readonly name: 'finished' | 'open' | 'flat';
   readonly scene: PaperScene;
 }
@@ -128,7 +128,7 @@ export const makeTasks = {
   },
 
   /** A make put together with what it is for in it: as it is used, open for filling, flat for carrying. */
-  lies({ make: asked, purpose, options }: MakeAsked): readonly Lie[] {
+  pieceStates({ make: asked, purpose, options }: MakeAsked): readonly PieceState[] {
     const form = formById(asked.formId);
     const made = foldMake(asked);
     const [{ entry, sheet, folding, sizes }] = made.entries.values();

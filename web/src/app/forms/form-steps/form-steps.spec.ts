@@ -22,6 +22,6 @@ describe('the steps of a form', () => {
   it('knows no form that is not on the shelf', async () => {
     const bench = new PageBench(FormSteps, { id: 'paper-hat' });
     await bench.settle();
-    expect(bench.text).toContain('Nothing lies here');
+    expect(bench.text).toContain('Nothing here');
   });
 });

@@ -43,7 +43,7 @@ import { Why } from '../../ui/why/why';
 import { Troubles } from '../../ui/troubles/troubles';
 import { Folding, type OpeningState } from '../../workers/folding.service';
 import type { FormAsked } from '../../workers/fold-piece';
-import type { Lie } from '../../workers/make-tasks';
+import type { PieceState } from '../../workers/make-tasks';
 import type { TriedPiece } from '../../workers/folding-tasks';
 import { ParamFields } from '../param-fields/param-fields';
 import { WholeMake } from '../whole-make/whole-make';
@@ -151,16 +151,19 @@ export class TryForm {
     { initialValue: [] },
   );
   protected readonly why = computed(() => this.sums().map((sum) => explainSum(sum, this.figures.shown())));
-  /** Which of its lies is shown. */
-  protected readonly lie = linkedSignal<string, Lie['name']>({ source: this.id, computation: () => 'finished' });
+  /** Which of its states is shown. */
+  protected readonly pieceState = linkedSignal<string, PieceState['name']>({
+    source: this.id,
+    computation: () => 'finished',
+  });
   protected readonly scene = computed(() => {
     const piece = this.shown().piece;
-    const shown = piece?.lies.find(({ name }) => name === this.lie()) ?? piece?.lies[0];
+    const shown = piece?.pieceStates.find(({ name }) => name === this.pieceState()) ?? piece?.pieceStates[0];
     // A soft piece is finished when it has been pressed open.
     return (shown?.name === 'finished' && this.opened()?.scene) || shown?.scene;
   });
   protected readonly skillWords = { 1: 'first time', 2: 'some practice', 3: 'practised' } as const;
-  protected readonly lieWords: Readonly<Record<Lie['name'], string>> = {
+  protected readonly stateWords: Readonly<Record<PieceState['name'], string>> = {
     finished: 'Finished',
     open: 'Open, to be filled',
     flat: 'Flat, to be carried',

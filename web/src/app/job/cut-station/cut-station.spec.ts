@@ -15,8 +15,8 @@ describe('cutting the sheets of a job', () => {
     const cuts = [...b.host.querySelectorAll('ol li')].map((li) => li.textContent ?? '');
     expect(cuts.length).toBeGreaterThanOrEqual(3);
     for (const side of [tray, lid]) expect(cuts.join()).toContain(`${side}\u00a0mm`);
-    expect(b.text).toContain('Left of each');
-    expect(b.text).toContain('Blades are nothing for small children');
+    expect(b.text).toContain('Left over from each');
+    expect(b.text).toContain('Keep blades away from small children');
     expect(b.host.querySelectorAll('oc-drawing text').length).toBeGreaterThan(3);
   });
 
@@ -32,7 +32,7 @@ describe('cutting the sheets of a job', () => {
     await b.settle();
     b.answer('GET', '/api/papers', [aPaper({ reserved: 1 })]);
     await b.settle();
-    expect(b.text).toContain('kept for it on the shelf');
+    expect(b.text).toContain('reserved for this job');
     b.button('It is cut').click();
     b.sent('POST', `${URL}/done`).flush(withCut(true));
     await b.settle();
@@ -40,7 +40,7 @@ describe('cutting the sheets of a job', () => {
     b.button('It was not cut after all').click();
     b.sent('POST', `${URL}/undone`).flush(withCut(false));
     await b.settle();
-    b.button('Give the plan up').click();
+    b.button('Drop this plan').click();
     b.sent('POST', `${URL}/drop`).flush(job);
     await b.settle();
     expect(b.text).toContain('Keep 1 of Kraft for it');
@@ -55,7 +55,7 @@ describe('cutting the sheets of a job', () => {
     expect(b.text).not.toContain('Keep 1 of');
   });
 
-  it('tells what sheets are needed of paper from elsewhere', async () => {
+  it('tells what sheets are needed of paper that is not on the shelf', async () => {
     const b = await atStation(CutStation, aJob({ makes: [aMake({ papers: [null], count: 2 })] }));
     expect(b.text).toContain('From paper that is not on the shelf');
     expect(b.text).toContain('2 × Tray');

@@ -119,7 +119,10 @@ export class CutStation {
   protected accept(): void {
     const plan = this.kept();
     if (plan)
-      this.send(this.jobs.acceptCut(this.inHand.make().id, this.inHand.job(), plan), 'These sheets are kept for it.');
+      this.send(
+        this.jobs.acceptCut(this.inHand.make().id, this.inHand.job(), plan),
+        'These sheets are reserved for this job.',
+      );
   }
 
   protected move(how: 'dropCut' | 'doneCut' | 'undoneCut', words: string): void {

@@ -45,13 +45,13 @@ export class JobDetails {
     const { title } = this.form.getRawValue();
     const job = this.inHand.job();
     if (!mayBeSent(this.form) || title === null || title.trim() === job.title) return;
-    this.inHand.change({ ...draftOf(job), title: title.trim() }, 'The name is changed.');
+    this.inHand.change({ ...draftOf(job), title: title.trim() }, 'Name changed.');
   }
 
   protected chooseHand(folderHandId: string | null): void {
     const name = this.hands.rows().find(({ id }) => id === folderHandId)?.name ?? 'the usual hand';
     const draft = draftOf(this.inHand.job());
-    // How sure it was is told of another hand.
+    // The chance was predicted for another hand.
     const makes = draft.makes.map((make) => ({ ...make, chance: null }));
     this.inHand.change({ ...draft, folderHandId, makes }, `Folded by ${name} now.`);
   }

@@ -145,11 +145,11 @@ export class PurposeStation {
   protected keep(): void {
     const [{ of: next, answer }, count] = [this.outcome(), this.count.value];
     if (count === null || this.count.invalid) return;
-    if (!this.asksOtherwise()) this.inHand.changeMake({ count }, 'The count is changed.');
+    if (!this.asksOtherwise()) this.inHand.changeMake({ count }, 'Count changed.');
     else if (next && answer)
       this.inHand.changeMake(
         { asked: next, make: this.inHand.makeFrom(answer), chance: answer.chance, count },
-        'What it is for is changed.',
+        'Purpose changed.',
       );
   }
 
@@ -157,7 +157,7 @@ export class PurposeStation {
   protected keepAndChoose(): void {
     const [next, count] = [this.next(), this.count.value];
     if (!next || count === null) return;
-    this.inHand.changeMake({ asked: next, chance: null, count }, 'What it is for is changed.');
+    this.inHand.changeMake({ asked: next, chance: null, count }, 'Purpose changed.');
     void this.router.navigate(['/jobs', this.inHand.job().id, 'form'], { queryParamsHandling: 'preserve' });
   }
 

@@ -52,10 +52,10 @@ describe('the sheets of a job', () => {
 
   it('changed by hand are judged at once; the lid follows, and all of it can be left as it was', async () => {
     const b = await show();
-    await b.openPanel('Change it by hand');
+    await b.openPanel('Set it by hand');
     await b.write('Side of the square', '140');
     await settled(b);
-    expect(b.text).toMatch(/Does not do: .*length.* too small/i);
+    expect(b.text).toMatch(/Does not fit: .*length.* too small/i);
     expect(figures(b)[1]).toBeLessThan(make.entries[1].sheet.widthMm);
     b.button('Find the smallest sheet').click();
     await settled(b);
@@ -63,7 +63,7 @@ describe('the sheets of a job', () => {
     await b.write('Side of the square', '20 cm');
     await settled(b);
     expect(b.text).toContain('Fits if folded exactly.');
-    b.button('Leave it as it was').click();
+    b.button('Discard changes').click();
     await settled(b);
     expect(figures(b)).toEqual(make.entries.map(({ sheet }) => sheet.widthMm));
     b.http.expectNone((request) => request.method === 'PUT');
@@ -71,7 +71,7 @@ describe('the sheets of a job', () => {
 
   it('that cannot be folded say why, beside what was typed', async () => {
     const b = await show();
-    await b.openPanel('Change it by hand');
+    await b.openPanel('Set it by hand');
     await b.write('Side of the square', '40');
     await settled(b);
     expect(b.find('[role=alert]').textContent).toContain('at least 60 mm');

@@ -11,14 +11,18 @@ import { PaperModel } from '../../ui/paper-model/paper-model';
 import { Segments } from '../../ui/segments/segments';
 import { Troubles } from '../../ui/troubles/troubles';
 import { Folding } from '../../workers/folding.service';
-import type { Lie } from '../../workers/make-tasks';
+import type { PieceState } from '../../workers/make-tasks';
 import { JobInHand } from '../job-in-hand';
 import { type EntryEdit, EntryCard } from './entry-card/entry-card';
 import { type ResizeOn, resized } from './resize';
 
 const TYPING_MS = 120;
 
-const LIES: Readonly<Record<Lie['name'], string>> = { finished: 'In use', open: 'To be filled', flat: 'Flat' };
+const STATE_WORDS: Readonly<Record<PieceState['name'], string>> = {
+  finished: 'In use',
+  open: 'To be filled',
+  flat: 'Flat',
+};
 
 /** A make to be sized, and what is said of it when it is kept. */
 interface Resize {
@@ -65,15 +69,19 @@ export class SheetStation {
     const judged = this.judged();
     return judged && !judged.ok ? judged.why : this.sizingFailed();
   });
-  protected readonly lies = toSignal(
+  protected readonly pieceStates = toSignal(
     toObservable(computed(() => (this.judged()?.ok ? this.asked() : null))).pipe(
-      this.troubles.asking((asked) => (asked ? this.folding.lies(asked) : of<readonly Lie[]>([]))),
+      this.troubles.asking((asked) => (asked ? this.folding.pieceStates(asked) : of<readonly PieceState[]>([]))),
     ),
-    { initialValue: [] as readonly Lie[] },
+    { initialValue: [] as readonly PieceState[] },
   );
-  private readonly lie = signal<Lie['name']>('finished');
-  protected readonly states = computed(() => this.lies().map(({ name }) => ({ id: name, label: LIES[name] })));
-  protected readonly shown = computed(() => this.lies().find(({ name }) => name === this.lie()) ?? this.lies().at(0));
+  private readonly pieceState = signal<PieceState['name']>('finished');
+  protected readonly states = computed(() =>
+    this.pieceStates().map(({ name }) => ({ id: name, label: STATE_WORDS[name] })),
+  );
+  protected readonly shown = computed(
+    () => this.pieceStates().find(({ name }) => name === this.pieceState()) ?? this.pieceStates().at(0),
+  );
   protected readonly form = computed(() => formById(this.draft().formId));
   protected readonly entries = computed(() => {
     const names = entryNames(this.form(), this.draft().params);
@@ -113,7 +121,7 @@ export class SheetStation {
   }
 
   protected choose(name: string): void {
-    this.lie.set(name as Lie['name']);
+    this.pieceState.set(name as PieceState['name']);
   }
 
   /** Changes an entry by hand; what follows the first one is sized to it anew. */
@@ -186,6 +194,6 @@ export class SheetStation {
   }
 
   protected keep(): void {
-    this.inHand.changeMake({ make: this.draft(), chance: this.chance() }, 'The sheets are changed.');
+    this.inHand.changeMake({ make: this.draft(), chance: this.chance() }, 'Sheets changed.');
   }
 }

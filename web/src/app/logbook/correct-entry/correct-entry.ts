@@ -40,7 +40,7 @@ const dayOf = (moment: string): string => {
       <oc-field label="Folded on" [control]="on" [codec]="day" />
       <oc-record-fields [make]="entry.make" [predicted]="predicted" [used]="used" [first]="entry" (sent)="keep($event)">
         <div class="acts">
-          <button type="button" matButton mat-dialog-close>Leave it</button>
+          <button type="button" matButton mat-dialog-close>Cancel</button>
           <button type="submit" matButton="filled" [disabled]="sending.now()">Keep it so</button>
         </div>
       </oc-record-fields>

@@ -28,7 +28,7 @@ describe('writing down what came out', () => {
     expect(await b.reads('Minutes')).toBe('25');
     expect(await b.reads('How many')).toBe('1');
     expect(b.text).toMatch(/predicted 62\.\d mm, give or take 0\.\d mm/);
-    expect(b.text).toContain('Lid with ears, if you measured it too');
+    expect(b.text).toContain('Lid with ears, if you measured it as well');
   });
 
   it('sends what was measured in millimetres, by the names that sizes have everywhere', async () => {
@@ -53,7 +53,7 @@ describe('writing down what came out', () => {
 
   it('asks for what a boat has where it is a boat, and needs nothing measured', async () => {
     const b = await bench(aMake({ formId: 'square-canoe', holds: 'load 20 g', papers: [null] }));
-    expect(b.text).toContain('Pointed canoe, as the ruler says');
+    expect(b.text).toContain('Pointed canoe, by the ruler');
     expect(b.text).not.toContain('Sheets of');
     await b.submit();
     expect(b.sent('POST', '/api/log').request.body).toMatchObject({

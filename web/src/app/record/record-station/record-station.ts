@@ -18,7 +18,7 @@ import { type PaperUsed, RecordFields, type Written, type WrittenFirst } from '.
 
 const SHORTEST_SECONDS = 30;
 
-/** What came out of a job: written down, it lies in the logbook. */
+/** What came out of a job: recorded, it is in the logbook. */
 @Component({
   selector: 'oc-record-station',
   imports: [MatButtonModule, PaperModel, RecordFields],
@@ -63,7 +63,7 @@ export class RecordStation {
     minutes: minutesOf(this.make()),
     folderHandId: this.inHand.job().folderHandId,
   }));
-  /** What was told of it; worked out now where that was not kept. */
+  /** What was predicted for it; computed now where it was not stored. */
   protected readonly predicted = toSignal(
     toObservable(this.make).pipe(
       this.troubles.asking(({ told, make }) =>
@@ -80,7 +80,7 @@ export class RecordStation {
     toObservable(this.make).pipe(
       this.troubles.asking(({ make }) =>
         this.folding
-          .lies({ make: toFold(make), purpose: this.inHand.purpose(), options: this.inHand.options() })
+          .pieceStates({ make: toFold(make), purpose: this.inHand.purpose(), options: this.inHand.options() })
           .pipe(map(([finished]) => finished.scene)),
       ),
     ),
@@ -101,7 +101,7 @@ export class RecordStation {
       this.undo.done(
         `In the logbook.${taken}`,
         () => this.logbook.remove(entry.id),
-        'Taken out again, and the sheets are back on the shelf.',
+        'Taken out again; the sheets are back on the shelf.',
       );
       void this.router.navigate(['/logbook']);
     });

@@ -31,8 +31,8 @@ describe('backups', () => {
     const bench = await show([one]);
     bench.find<HTMLButtonElement>('td.acts button').click();
     await bench.settle(80);
-    expect(bench.dialog()).toContain('A backup of what is here now is made first');
-    await bench.press('Leave it');
+    expect(bench.dialog()).toContain('What is here now is backed up first');
+    await bench.press('Cancel');
     bench.http.expectNone('/api/backups/restore');
     bench.find<HTMLButtonElement>('td.acts button').click();
     await bench.settle(80);

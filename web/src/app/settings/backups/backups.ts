@@ -60,7 +60,7 @@ export class Backups {
       .first({
         title: `Put back the workshop of ${day}?`,
         words:
-          'Jobs, shelf, logbook and settings become what they were then. A backup of what is here now is made first, so that you can return.',
+          'Jobs, shelf, logbook and settings go back to what they were then. What is here now is backed up first, so you can return to it.',
         yes: 'Put it back',
       })
       .subscribe(() =>

@@ -15,7 +15,7 @@ describe('the bin', () => {
     ...bench.host.querySelectorAll<HTMLButtonElement>('td.acts button'),
   ];
 
-  it('is empty at first', async () => expect((await show([])).text).toContain('It is empty.'));
+  it('is empty at first', async () => expect((await show([])).text).toContain('The bin is empty.'));
 
   it('puts each kind of row back where it was', async () => {
     const bench = await show([paper, job]);
@@ -35,7 +35,7 @@ describe('the bin', () => {
     acts(bench)[1].click();
     await bench.settle(80);
     expect(bench.dialog()).toContain('gone for good');
-    await bench.press('Leave it');
+    await bench.press('Cancel');
     bench.http.expectNone('/api/bin/x');
     acts(bench)[1].click();
     await bench.settle(80);
@@ -44,6 +44,6 @@ describe('the bin', () => {
     await bench.settle();
     bench.sent('GET', '/api/bin').flush([]);
     await bench.settle();
-    expect(bench.text).toContain('It is empty.');
+    expect(bench.text).toContain('The bin is empty.');
   });
 });

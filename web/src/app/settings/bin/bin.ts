@@ -57,7 +57,7 @@ export class Bin {
     this.ask
       .first({
         title: `Throw “${title}” away?`,
-        words: `This ${kind} is gone for good then. Backups made before still have it.`,
+        words: `This ${kind} will be gone for good. Earlier backups still have it.`,
         yes: 'Throw it away',
       })
       .subscribe(() => this.work(this.api.call('purge', { id }), `“${title}” is gone.`));

@@ -56,7 +56,7 @@ export class HandEditor {
   protected readonly length = computed(() => this.codecs.length());
   protected readonly hint = computed(() => {
     const usual = Object.entries(HANDS).map(([id, { missMm }]) => `${this.figures.exact([missMm])} ${id}`);
-    return `How far an edge usually lies beside its mark: ${usual.join(', ')}.`;
+    return `How far an edge usually lies from its mark: ${usual.join(', ')}.`;
   });
   protected readonly form = new FormGroup({
     name: controlOf(name, ''),

@@ -25,7 +25,7 @@ describe('who folds', () => {
 
   it.each([
     ['Name or role', '   ', 'Give it a name.'],
-    ['Misses a mark by', '9', 'no fold any more'],
+    ['Misses a mark by', '9', 'is not a fold'],
     ['Misses a mark by', '0', 'more than zero'],
   ])('says beside “%s” why “%s” cannot be', async (field, text, told) => {
     const bench = await show([]);

@@ -15,8 +15,8 @@ import { HandEditor } from './hand-editor';
       <div>
         <h2>Who folds</h2>
         <p class="muted">
-          Without anybody here, things are folded by the workshop's usual hand above. With names, the logbook can tell
-          whose pieces come out how.
+          With nobody listed, everything is folded by the usual hand above. With names, the logbook can tell how each
+          folder’s pieces come out.
         </p>
       </div>
       <button type="button" matButton="outlined" (click)="editing.set('new')">Add a hand</button>

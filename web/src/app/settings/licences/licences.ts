@@ -14,7 +14,7 @@ const shipped = z.array(z.object({ name: z.string(), version: z.string(), licenc
   imports: [MatExpansionModule, StateNote],
   template: `<div class="page">
     <h1>Licences</h1>
-    <p class="lead">Odd Corner is built with the work of others. This is what it ships of it, and under which terms.</p>
+    <p class="lead">Odd Corner is built with the work of others. This is what comes with it, and under which terms.</p>
     @if (known(); as packages) {
       <mat-accordion>
         @for (one of packages; track one.name + one.version) {
@@ -24,7 +24,7 @@ const shipped = z.array(z.object({ name: z.string(), version: z.string(), licenc
               <mat-panel-description>{{ one.licence }}</mat-panel-description>
             </mat-expansion-panel-header>
             <ng-template matExpansionPanelContent>
-              <pre tabindex="0">{{ one.text || 'It comes without a text of its own.' }}</pre>
+              <pre tabindex="0">{{ one.text || 'No licence text came with it.' }}</pre>
             </ng-template>
           </mat-expansion-panel>
         }

@@ -151,7 +151,7 @@ export class AnswerRow {
   });
   protected readonly decided = computed(() => {
     const { decided } = this.answer();
-    return decided.kind === 'need' ? decided.name : 'the smallest sheet that fingers fold well';
+    return decided.kind === 'need' ? decided.name : 'the smallest sheet that fingers can fold';
   });
   protected readonly stock = computed(() => nextStock(this.answer().sheet));
   /** The paper that it would be folded from, with what its sheets cost. */

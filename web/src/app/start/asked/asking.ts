@@ -37,7 +37,7 @@ export interface AskedPlace {
 }
 
 /** The address says what is asked, so that it can be kept, shared and returned to. */
-export const ASKED_PLACE = new InjectionToken<AskedPlace>('where what is asked stands', {
+export const ASKED_PLACE = new InjectionToken<AskedPlace>('where the question is kept', {
   factory: () => {
     const [location, router] = [inject(Location), inject(Router)];
     return {

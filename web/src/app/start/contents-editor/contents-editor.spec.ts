@@ -45,7 +45,7 @@ describe('contents put together from parts', () => {
 
   it('leaves out rows that are not finished, and takes parts out', async () => {
     const { bench, lines } = await show('2 dice 16 x 16 x 16, card 90 x 60');
-    bench.button('One more part').click();
+    bench.button('Add another thing').click();
     await bench.settle();
     await bench.write('How many', '5', '[aria-label="Part 1"]');
     expect(lines[lines.length - 1]).toBe('5 dice 16 × 16 × 16 mm, card 90 × 60 mm');

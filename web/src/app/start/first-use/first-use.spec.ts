@@ -29,7 +29,7 @@ describe('a new workshop', () => {
   it('takes what stands there as it is', async () => {
     const bench = await show([aPaper()]);
     expect(bench.text).not.toContain('What paper');
-    bench.button('That is right').click();
+    bench.button('That’s right').click();
     bench.sent('PUT', '/api/settings').flush({ ...SETTINGS, version: 2 });
     await bench.settle();
     expect(bench.text.trim()).toBe('');
@@ -37,7 +37,7 @@ describe('a new workshop', () => {
 
   it('puts usual papers on the shelf, one after another, of the format that is printed on', async () => {
     const bench = await show([], 2);
-    bench.button('Put some usual papers there').click();
+    bench.button('Put some common papers there').click();
     for (const { name } of usualPapers('A4')) {
       const sent = bench.sent('POST', '/api/papers');
       expect(sent.request.body).toMatchObject({ name });

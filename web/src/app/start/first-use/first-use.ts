@@ -39,7 +39,7 @@ import { usualPapers } from './usual-papers';
           />
         </div>
         <p>
-          <button type="button" matButton="outlined" (click)="change({})">That is right</button>
+          <button type="button" matButton="outlined" (click)="change({})">That’s right</button>
           <span class="muted"
             >Everything else is in the settings; <a routerLink="/settings/help">Help</a> leads to a first box.</span
           >
@@ -52,9 +52,9 @@ import { usualPapers } from './usual-papers';
         <p>With papers on the shelf, each answer says which of them gives its sheet.</p>
         <p class="acts">
           <button type="button" matButton="filled" [disabled]="adding()" (click)="addPapers()">
-            Put some usual papers there
+            Put some common papers there
           </button>
-          <a matButton="outlined" routerLink="/shelf">Write down my own</a>
+          <a matButton="outlined" routerLink="/shelf">Add my own</a>
         </p>
       </section>
     }`,

@@ -36,7 +36,7 @@ function formsFor(kinds: readonly Holds[]): readonly Form[] {
   });
 }
 
-/** What stands at the start while nothing is asked: what can be asked, what was asked last, and what lies on the table. */
+/** The start page while nothing is asked: what can be asked, what was asked last, and jobs on the table. */
 @Component({
   selector: 'oc-start-ideas',
   imports: [DrawingView, FirstUse, MatButtonModule, RouterLink],

@@ -18,7 +18,7 @@ export interface Question {
       <p>{{ question.words }}</p>
     </mat-dialog-content>
     <mat-dialog-actions align="end">
-      <button type="button" matButton mat-dialog-close>Leave it</button>
+      <button type="button" matButton mat-dialog-close>Cancel</button>
       <button type="button" matButton="filled" [mat-dialog-close]="true">{{ question.yes }}</button>
     </mat-dialog-actions>`,
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -13,7 +13,7 @@ import { UndoBar } from '../undo/undo-bar';
     @if (rows.length) {
       <section class="card" role="alert">
         <h2>{{ rows.length === 1 ? 'One' : rows.length }} of the {{ what() }} cannot be read</h2>
-        <p>All others are here. Keep what is left of it as a file before you remove it.</p>
+        <p>All others are here. Save what is left of it as a file before you remove it.</p>
         <ul>
           @for (broken of rows; track broken.id) {
             <li>
@@ -80,7 +80,7 @@ export class BrokenRows {
     list.remove(id).subscribe({
       next: () => {
         list.refresh();
-        this.undo.done('Removed. It lies in the bin.');
+        this.undo.done('Removed. It is in the bin.');
       },
       error: (error: unknown) => this.undo.failed(error),
     });

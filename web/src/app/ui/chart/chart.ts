@@ -22,7 +22,7 @@ export type ChartOption = (ink: Ink) => EChartsCoreOption;
 
 /**
  * A chart in the fonts and colours of the page, in either scheme. The library comes when the first chart is shown. Who does not
- * see it reads its table, which whoever uses it puts beside it.
+ * see it reads its table, which its user places beside it.
  */
 @Component({
   selector: 'oc-chart',

@@ -23,13 +23,13 @@ interface Asked {
   imports: [MatButtonModule, MatDialogModule],
   template: `<h2 mat-dialog-title>“{{ asked.title }}” was changed meanwhile</h2>
     <mat-dialog-content>
-      <p>Somebody else, or you on another screen, was quicker. Which is right?</p>
+      <p>Somebody else, or you on another screen, changed it first. Which is right?</p>
       <table>
         <thead>
           <tr>
             <td></td>
             <th scope="col">Yours</th>
-            <th scope="col">As it stands now</th>
+            <th scope="col">As it is now</th>
           </tr>
         </thead>
         <tbody>
@@ -44,8 +44,8 @@ interface Asked {
       </table>
     </mat-dialog-content>
     <mat-dialog-actions align="end">
-      <button type="button" matButton mat-dialog-close>Neither yet</button>
-      <button type="button" matButton="outlined" mat-dialog-close="theirs">Keep it as it stands</button>
+      <button type="button" matButton mat-dialog-close>Decide later</button>
+      <button type="button" matButton="outlined" mat-dialog-close="theirs">Keep it as it is</button>
       <button type="button" matButton="filled" mat-dialog-close="mine">Keep yours</button>
     </mat-dialog-actions>`,
   styles: `

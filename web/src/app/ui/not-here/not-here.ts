@@ -6,8 +6,8 @@ import { RouterLink } from '@angular/router';
   selector: 'oc-not-here',
   imports: [MatButtonModule, RouterLink],
   template: `<div class="page">
-    <h1>Nothing lies here</h1>
-    <p class="lead">This address belongs to no page. The job may have been removed, or a letter is missing.</p>
+    <h1>Nothing here</h1>
+    <p class="lead">No page has this address. The job may have been removed, or the address mistyped.</p>
     <p><a matButton="filled" routerLink="/">To the start</a></p>
   </div>`,
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -26,7 +26,7 @@ export class Troubles {
     return retry({ delay: (error: unknown) => this.tell(error) });
   }
 
-  /** Tells of a failure; emits once when it is to be tried again. */
+  /** Shows a failure; emits once when it is to be retried. */
   private tell(error: unknown): Observable<void> {
     if (!this.told) {
       const told = this.bar.open(failureText(error), 'Try again');

@@ -65,8 +65,8 @@ export class EntryCard {
   protected readonly choices = computed(() => {
     const [gone] = this.entry().papers;
     return [
-      { id: null, name: 'a paper from elsewhere' },
-      ...(gone !== null && !this.paper() ? [{ id: gone, name: 'a paper that is not on the shelf any more' }] : []),
+      { id: null, name: 'a paper that is not on the shelf' },
+      ...(gone !== null && !this.paper() ? [{ id: gone, name: 'a paper that has left the shelf' }] : []),
       ...this.papers().map(({ id, name, widthMm, heightMm, count }) => ({
         id,
         name: `${name}, ${this.figures.sizes([widthMm, heightMm])}, ${count} left`,
@@ -92,7 +92,7 @@ export class EntryCard {
     const judged = this.judged();
     if (!judged?.sized) return null;
     const missed = this.needs().filter(({ met }) => !met);
-    if (missed.length) return `Does not do: ${missed.map(({ name }) => name).join(', ')} too small.`;
+    if (missed.length) return `Does not fit: ${missed.map(({ name }) => name).join(', ')} too small.`;
     const { chance } = judged.sized;
     const sure = chance === null ? 'if folded exactly' : `in ${this.figures.fixed(100 * chance)} of 100 tries`;
     return judged.does ? `Fits ${sure}.` : `Fits ${sure}: not sure enough.`;

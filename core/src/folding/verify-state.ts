@@ -8,7 +8,7 @@ import { brokenRule } from './solve-layers';
  * Proves a placed and ordered pose by the rules themselves, without searching.
  * @throws StructureDiffers when paper goes through paper, or the order is not one of the faces that share a spot
  */
-export function refuseOtherLie({ pattern, placed, order }: Pose): void {
+export function refuseOtherState({ pattern, placed, order }: Pose): void {
   if (piercingFaces(pattern, placed)) throw new StructureDiffers('One part of the paper would go through another.');
   const problem = layerProblem(pattern, placed);
   let ordered = 0;
