@@ -13,7 +13,7 @@ export const SMALL_PARTS: Caution = {
 };
 export const NO_FLAMES: Caution = {
   kind: 'flame',
-  words: 'Paper burns: never light a candle or anything else inside or beside it.',
+  words: 'No flame in it or beside it.',
 };
 
 /** Words that name a thing of a kind, as a maker types them; plurals go without saying. */

@@ -117,6 +117,6 @@ describe('trying any form', () => {
     const bench = new PageBench(TryForm, { id: 'square-canoe' });
     await bench.settle(400);
     expect(bench.find<HTMLInputElement>('#t-wallDeg').value).toBe('100');
-    expect(bench.text).toContain('never light a candle');
+    expect(bench.text).toContain('No flame in it or beside it');
   });
 });

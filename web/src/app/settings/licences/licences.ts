@@ -34,6 +34,19 @@ const shipped = z.array(z.object({ name: z.string(), version: z.string(), licenc
     }
   </div>`,
   styles: `
+    /* Names of packages may take two lines on a phone. */
+    mat-expansion-panel-header {
+      height: auto;
+      min-height: 48px;
+      padding-block: 0.4rem;
+    }
+    mat-panel-title {
+      flex-basis: 70%;
+      overflow-wrap: anywhere;
+    }
+    mat-panel-description {
+      flex-grow: 1;
+    }
     pre {
       white-space: pre-wrap;
       font-size: 0.86rem;

@@ -100,8 +100,8 @@ export class AnswerRow {
   /** The form's own cautions, but for what is said of the purpose already. */
   protected readonly cautions = computed(() => {
     const said = new Set(cautionsOf(this.purpose()).map(({ kind }) => kind));
-    // Whether parts are small follows from the purpose alone.
-    return this.form().cautions.filter(({ kind }) => kind !== 'small parts' && !said.has(kind));
+    // Small parts, food and drink follow from the purpose alone.
+    return this.form().cautions.filter(({ kind }) => kind !== 'small parts' && kind !== 'food' && !said.has(kind));
   });
   protected readonly square = computed(() => this.form().sheetShape === 'square');
   protected readonly picture = toSignal(
