@@ -10,11 +10,16 @@ const heldThing = z.discriminatedUnion('shape', [
   z.object({ shape: z.literal('ball'), diameterMm: lengthMm }),
 ]);
 
+/** Twenty kilograms of the lightest goods take so much room. */
+const MOST_BULK_ML = 80_000;
+
 /** Something to be held, so many times. */
 export const anyItem = z.object({
   name: z.string().trim().min(1).max(80),
   count: z.int('Count from 1 to 2,000.').min(1, 'Count from 1 to 2,000.').max(2000, 'Count from 1 to 2,000.'),
   thing: heldThing,
+  /** How it is kept: as written, on its largest side, or any way up. */
+  posture: z.enum(['standing', 'lying', 'any']).optional(),
 });
 
 /** What a folded thing is for: to hold, to be filled, to sit on a strap or a page, to carry, to let a bead run. */
@@ -24,6 +29,7 @@ export const anyPurpose = z.discriminatedUnion(
     z.object({ kind: z.literal('hold'), pieces: z.array(anyItem).min(1).max(40).readonly() }),
     z.object({ kind: z.literal('loose'), piece: anyItem }),
     z.object({ kind: z.literal('liquid'), ml: z.number().positive().max(20_000) }),
+    z.object({ kind: z.literal('bulk'), name: anyItem.shape.name, ml: z.number().positive().max(MOST_BULK_ML) }),
     z.object({ kind: z.literal('strap'), widthMm: lengthMm, thickMm: lengthMm }),
     z.object({ kind: z.literal('pages'), thickMm: lengthMm, gripMm: lengthMm }),
     z.object({ kind: z.literal('load'), grams: z.number().positive().max(20_000), centreMm: lengthMm }),

@@ -1,14 +1,15 @@
 import { answer, answered, line, sheetOf } from '../pages';
 import { addPaper, expect, test } from '../workshop';
 
-test('folding goes on after its worker has died', async ({ page, workshop }) => {
+test('folding goes on after its workers have died', async ({ page, workshop }) => {
   await page.goto(`${workshop.url}/?holds=60+x+45+x+22&sure=exact`);
   await answered(page);
   const tray = answer(page, 'Square tray');
   const before = await sheetOf(tray).textContent();
-  const [worker] = page.workers();
-  // It is gone before it could say so.
-  await worker.evaluate(() => close()).catch(() => null);
+  // One answers, one draws; they are gone before they could say so.
+  const workers = page.workers();
+  expect(workers).toHaveLength(2);
+  for (const worker of workers) await worker.evaluate(() => close()).catch(() => null);
   await line(page).fill('30 x 30 x 30');
   const again = page.getByRole('button', { name: 'Try again' });
   // Whether its death is noticed before the next question or by it is a race; either way one goes on.
@@ -17,8 +18,9 @@ test('folding goes on after its worker has died', async ({ page, workshop }) => 
     await expect(sheetOf(tray)).not.toHaveText(before!, { timeout: 1000 });
   }).toPass();
   await answered(page);
-  expect(page.workers()).toHaveLength(1);
-  expect(page.workers()[0]).not.toBe(worker);
+  await expect(tray.getByRole('img').first()).toBeVisible();
+  await expect(() => expect(page.workers()).toHaveLength(2)).toPass();
+  for (const worker of workers) expect(page.workers()).not.toContain(worker);
 });
 
 test('a worker that could not be loaded is asked for again, and the question that waited is answered', async ({

@@ -1,4 +1,4 @@
-import { boxOf, type Item } from './contents';
+import { boxOf, type Item, type Posture } from './contents';
 
 type Box = readonly [number, number, number];
 
@@ -53,6 +53,14 @@ function turned([a, b, c]: Box, turning: Turning): Box[] {
   return all.filter((box, k) => all.findIndex((other) => other.every((side, i) => side === box[i])) === k);
 }
 
+/** The ways in which one thing may be turned: its own posture goes before what holds for all. */
+function turnedAs(sides: Box, turning: Turning, posture: Posture | undefined): Box[] {
+  if (posture === undefined) return turned(sides, turning);
+  if (posture !== 'lying') return turned(sides, posture === 'any' ? 'any' : 'upright');
+  const low = Math.min(...sides);
+  return turned(sides, 'any').filter(([, , height]) => height === low);
+}
+
 /** Volumes that differ by less than this share are the same, whatever order they were multiplied in. */
 const SAME_VOLUME = 1e-9;
 
@@ -76,9 +84,9 @@ function undominated(nodes: readonly Node[]): Node[] {
 }
 
 /** All blocks of n equal things in rows, columns and layers that waste no whole row. */
-function* grids(piece: number, sides: Box, n: number, turning: Turning): Generator<void, Node[], void> {
+function* grids(piece: number, ways: readonly Box[], n: number): Generator<void, Node[], void> {
   const found: Node[] = [];
-  for (const size of turned(sides, turning))
+  for (const size of ways)
     for (let i = 1; i <= n; i++) {
       if (i % 16 === 0) yield;
       for (let j = 1; i * j <= n || j === 1; j++) {
@@ -130,10 +138,10 @@ export function* arranging(pieces: readonly Item[], turning: Turning): Generator
   if (!pieces.length) throw new RangeError('There is nothing to arrange.');
   const total = pieces.reduce((sum, { count }) => sum + count, 0);
   const groups: Node[][] = [];
-  for (const [piece, { thing, count }] of pieces.entries()) {
-    const sides = boxOf(thing);
-    if (total <= SINGLY) for (let k = 0; k < count; k++) groups.push(yield* grids(piece, sides, 1, turning));
-    else groups.push(yield* grids(piece, sides, count, turning));
+  for (const [piece, { thing, count, posture }] of pieces.entries()) {
+    const ways = turnedAs(boxOf(thing), turning, posture);
+    if (total <= SINGLY) for (let k = 0; k < count; k++) groups.push(yield* grids(piece, ways, 1));
+    else groups.push(yield* grids(piece, ways, count));
   }
   const packed = groups.length <= SINGLY ? yield* together(groups) : yield* oneAfterAnother(groups);
   return packed.map((node) => ({ box: node.box, placements: placementsOf(node, [0, 0, 0]) }));

@@ -5,11 +5,19 @@ export type Thing =
   | { readonly shape: 'cylinder'; readonly diameterMm: number; readonly lengthMm: number }
   | { readonly shape: 'ball'; readonly diameterMm: number };
 
+/**
+ * How a thing is kept, whatever else may be turned: `standing` as its sizes are written, `lying` on its largest side, or
+ * `any` way up.
+ */
+export type Posture = 'standing' | 'lying' | 'any';
+
 /** So many of a thing. */
 export interface Item {
   readonly name: string;
   readonly count: number;
   readonly thing: Thing;
+  /** Left out where nothing is said: as everything else that is packed. */
+  readonly posture?: Posture;
 }
 
 /** The box round a thing as it stands: length, width, height. */

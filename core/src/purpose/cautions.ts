@@ -44,7 +44,9 @@ const itemsOf = (purpose: Purpose): readonly Item[] =>
 
 /** Whether someone may eat or drink what is held, so that the paper touches food. */
 export const isEaten = (purpose: Purpose): boolean =>
-  purpose.kind === 'liquid' || itemsOf(purpose).some(({ name }) => EATEN.test(name) && !FLAME.test(name));
+  purpose.kind === 'liquid' ||
+  (purpose.kind === 'bulk' && purpose.name !== 'sand') ||
+  itemsOf(purpose).some(({ name }) => EATEN.test(name) && !FLAME.test(name));
 
 /** The usual cautions for a purpose, whatever it is folded from: where the choice is made, the gravest first. */
 export function cautionsOf(purpose: Purpose): readonly Caution[] {

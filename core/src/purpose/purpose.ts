@@ -7,6 +7,8 @@ export type Purpose =
   /** Items poured in. */
   | { readonly kind: 'loose'; readonly piece: Item }
   | { readonly kind: 'liquid'; readonly ml: number }
+  /** Dry goods poured in: rice, sand, seeds; as much room as they may take. */
+  | { readonly kind: 'bulk'; readonly name: string; readonly ml: number }
   /** A strap that runs through a slot. */
   | { readonly kind: 'strap'; readonly widthMm: number; readonly thickMm: number }
   /** A bundle of pages that is marked at its corner. */

@@ -18,6 +18,8 @@ export function perUnit(purpose: Purpose, units: number): Purpose {
       return { kind: 'loose', piece: divided(purpose.piece) };
     case 'liquid':
       return { kind: 'liquid', ml: purpose.ml / units };
+    case 'bulk':
+      return { ...purpose, ml: purpose.ml / units };
     case 'load':
       return { ...purpose, grams: purpose.grams / units };
     default:

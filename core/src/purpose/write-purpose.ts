@@ -1,9 +1,11 @@
 import { lengthFigure, type ShownUnit } from '../measure/format-length';
 import { parseLength } from '../measure/parse-length';
 import { type DecimalMark, GRAMS_PER, ML_PER, type Shown, USUALLY_SHOWN, withMark } from '../measure/shown';
-import type { Item, Thing } from '../bodies/contents';
+import type { Item, Posture, Thing } from '../bodies/contents';
 import type { Purpose } from './purpose';
-import { USUAL_CARD_MM } from './parse-purpose';
+import { numberWord } from './reading/figures';
+import { FIRST_WORDS, USUAL_CARD_MM } from './reading/item';
+import { isBall, isRound, usualPosture } from './reading/known-things';
 
 /** So many digits tell any length apart, and leave out what adding binary fractions left behind. */
 const DIGITS = 12;
@@ -37,30 +39,43 @@ function exactAmount<U extends string>(
   return withMark(same ? `${figure} ${unit}` : `${Number(amount.toPrecision(DIGITS))} ${kept}`, decimal);
 }
 
-function sizesOf(thing: Thing): readonly number[] {
+/** Whether a name at the start of a line would be taken for something else: `pages`, `four-poster`. */
+function isMistaken(name: string): boolean {
+  const [first] = name.split(/\s+/);
+  return numberWord(first) !== null || FIRST_WORDS.has(first.toLowerCase());
+}
+
+function sizesOf(thing: Thing, name: string): readonly number[] {
   switch (thing.shape) {
     case 'ball':
       return [thing.diameterMm];
     case 'cylinder':
       return [thing.diameterMm, thing.lengthMm];
     case 'flat':
-      return [thing.widthMm, thing.heightMm, ...(thing.thickMm === USUAL_CARD_MM ? [] : [thing.thickMm])];
+      // Of two sizes of a coin the first would be across.
+      return thing.thickMm === USUAL_CARD_MM && !isRound(name) && !isBall(name)
+        ? [thing.widthMm, thing.heightMm]
+        : [thing.widthMm, thing.heightMm, thing.thickMm];
     case 'block':
       return [thing.lengthMm, thing.widthMm, thing.heightMm];
   }
 }
 
-function writeItem({ name, count, thing }: Item, { unit, decimal }: Shown, loose = false): string {
+const POSTURE_WORDS: Readonly<Record<Posture, string>> = { standing: 'standing', lying: 'lying', any: 'any way' };
+
+function writeItem({ name, count, thing, posture }: Item, { unit, decimal }: Shown, loose = false): string {
   const round = thing.shape === 'ball' || thing.shape === 'cylinder' ? 'ø' : '';
-  const sizes = `${round}${exactSizes(sizesOf(thing), unit, decimal)}`;
+  const kept = posture && posture !== usualPosture(name) ? ` ${POSTURE_WORDS[posture]}` : '';
+  const sizes = `${round}${exactSizes(sizesOf(thing, name), unit, decimal)}${kept}`;
   if (loose) return `${count} loose ${name} ${sizes}`;
-  if (count > 1) return `${count} ${name} ${sizes}`;
+  if (count > 1 || isMistaken(name)) return `${count} ${name} ${sizes}`;
   return name === 'thing' ? sizes : `${name} ${sizes}`;
 }
 
 /**
  * A purpose as the line that would be typed for it, each size with its unit, so that it reads back as the same purpose
- * whatever a bare number means to the reader. A flat thing of unusual thickness reads back as a block of the same sizes.
+ * whatever a bare number means to the reader. A flat thing of unusual thickness, or with a name that is round by nature, reads
+ * back as a block of the same sizes.
  * @param asked in which quantities are written where nothing is lost by it; else mm, g and ml
  */
 export function writePurpose(purpose: Purpose, asked: Partial<Shown> = {}): string {
@@ -73,6 +88,8 @@ export function writePurpose(purpose: Purpose, asked: Partial<Shown> = {}): stri
       return writeItem(purpose.piece, shown, true);
     case 'liquid':
       return exactAmount(purpose.ml, ML_PER, shown.volume, 'ml', shown.decimal);
+    case 'bulk':
+      return `${exactAmount(purpose.ml, ML_PER, shown.volume, 'ml', shown.decimal)} ${purpose.name}`;
     case 'load':
       return `load ${exactAmount(purpose.grams, GRAMS_PER, shown.mass, 'g', shown.decimal)}, centre at ${sizes(purpose.centreMm)}`;
     case 'strap':

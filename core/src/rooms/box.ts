@@ -30,6 +30,10 @@ export const BOX = roomKind('box', KEYS, {
           arrangement,
         };
       });
+    if (purpose.kind === 'bulk')
+      return alone(
+        demand('depth, filled level', deep, ({ lengthMm, widthMm }) => (1000 * purpose.ml) / (lengthMm * widthMm)),
+      );
     if (purpose.kind !== 'loose') return null;
     const { thing, count } = purpose.piece;
     const heapMm3 = (count * volumeOf(thing)) / heapShare(thing);

@@ -26,7 +26,7 @@ export const POUCH = roomKind('pouch', KEYS, {
   names: { mouthMm: 'Mouth, lying flat', depthMm: 'Deep' },
   holds: ['loose pieces', 'liquid', 'flat things'],
   demands({ purpose, options: { ease }, lying }) {
-    if (purpose.kind === 'liquid') return alone(comfortably(purpose.ml));
+    if (purpose.kind === 'liquid' || purpose.kind === 'bulk') return alone(comfortably(purpose.ml));
     if (purpose.kind === 'loose') {
       const { thing, count } = purpose.piece;
       const [, second] = [...boxOf(thing)].sort((p, q) => q - p);

@@ -28,6 +28,25 @@ const piece: fc.Arbitrary<Item> = fc.record({
 });
 const turning = fc.constantFrom<Turning>('upright', 'any');
 
+describe('how a thing is kept', () => {
+  it('goes before what holds for all: standing keeps its height, lying has its least side upright, any way may be either', () =>
+    fc.assert(
+      fc.property(piece, turning, (one, turns) => {
+        const sides = boxOf(one.thing);
+        const heights = (posture: Item['posture']): number[] =>
+          arrangements([{ ...one, ...(posture && { posture }) }], turns).flatMap(({ placements }) =>
+            placements.map(({ size }) => size[2]),
+          );
+        for (const height of heights('standing')) expect(height).toBe(sides[2]);
+        for (const height of heights('lying')) expect(height).toBe(Math.min(...sides));
+        // Whichever way: no less room is needed by keeping to one.
+        const least = (posture: Item['posture']): number =>
+          Math.min(...arrangements([{ ...one, posture }], turns).map(({ box: [a, b, c] }) => a * b * c));
+        expect(least('any')).toBeLessThanOrEqual(Math.min(least('standing'), least('lying')) + 1e-6);
+      }),
+    ));
+});
+
 describe('an arrangement', () => {
   it('holds every piece, turned as allowed, inside its box, no two overlapping', () =>
     fc.assert(

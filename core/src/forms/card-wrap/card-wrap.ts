@@ -9,14 +9,13 @@ import type { Folding, Form } from '../form';
 import { choice, sought } from '../choice';
 import { POCKET } from '../../rooms/pocket';
 import { recordSteps } from '../record-steps';
-import { wrapWords } from './words';
+import { tipWords, unsealed, wrapWords } from './words';
 import { cardWrapParams, type CardWrapParams, sizeOf, longRange, shortRange, wrapOf } from './layout';
 
 function fold(hand: Hand, sheet: Sheet, params: CardWrapParams, unit?: ShownUnit): Folding {
   const wrap = wrapOf(sheet, params);
   const { corners, centre } = wrap;
   const { widthMm, heightMm } = sizeOf(sheet);
-  const words = wrapWords(params.layout, wrap.overlap, unit);
   const { steps, step } = recordSteps(hand);
   const diagonal = params.layout === 'diagonal';
   // Where each flap is taken hold of: a corner of the sheet, or the middle of an edge.
@@ -39,6 +38,7 @@ function fold(hand: Hand, sheet: Sheet, params: CardWrapParams, unit?: ShownUnit
     [corners[1], corners[2]],
     [corners[0], corners[3]],
   ] as const;
+  const words = wrapWords(params.layout, wrap.overlap, unit);
   let open: Pose | undefined;
   (['first', 'second', 'third', 'fourth'] as const).forEach((name, k) => {
     const [a, b] = edges[k];
@@ -64,23 +64,31 @@ function fold(hand: Hand, sheet: Sheet, params: CardWrapParams, unit?: ShownUnit
     const line = lineThrough(hand.at(edges[k][0]), hand.at(edges[k][1]));
     return Math.abs(sideOf(line, hand.at(grips[k])));
   };
+  const tips: number[] = [];
   // A flap longer than the card is wide shows its tip beyond the far edge: it is folded under there.
   [0, 1, 2, 3].forEach((k) => {
     const across = k < 2 ? wrap.short : wrap.long;
     if (!diagonal || !hand.decide(() => inward(k) > across + 1e-9 * widthMm)) return;
+    tips.push(k);
     const far = edges[k < 2 ? 1 - k : 5 - k];
-    step(
-      { ...words.tip, id: `tip-${k + 1}` },
-      { creases: [`tip ${k + 1}`], arrows: [{ kind: 'fold-behind', grip: grips[k] }] },
-      () =>
-        hand.mountain(
-          `tip ${k + 1}`,
-          { kind: 'through-points', a: hand.at(far[0]), b: hand.at(far[1]), moving: hand.at(grips[k]) },
-          { flap: grips[k] },
-        ),
+    step(tipWords(k, false), { creases: [`tip ${k + 1}`], arrows: [{ kind: 'fold-behind', grip: grips[k] }] }, () =>
+      hand.mountain(
+        `tip ${k + 1}`,
+        { kind: 'through-points', a: hand.at(far[0]), b: hand.at(far[1]), moving: hand.at(grips[k]) },
+        { flap: grips[k] },
+      ),
     );
   });
-  return { steps, finished: hand.pose, open };
+  // The seam is closed last, whatever comes last: that is known when all is folded.
+  const last = tips.at(-1);
+  const said =
+    last === undefined
+      ? steps
+      : steps.map((one) => {
+          if (one.id === words.fourth.id) return { ...one, ...unsealed(words.fourth) };
+          return one.id === tipWords(last, true).id ? { ...one, ...tipWords(last, true) } : one;
+        });
+  return { steps: said, finished: hand.pose, open };
 }
 
 /** A wrap for a flat card from whatever sheet there is, the card itself being the ruler. */

@@ -72,7 +72,7 @@ export const layoutOf = ({ layout }: Given): CardWrapParams['layout'] =>
 /** Longer sides of cards that a sheet wraps: cornerwise up to twice the shorter one, or the tips pass the far edge. */
 export function longRange(sheet: SheetSize, given: Given): readonly [number, number] {
   if (layoutOf(given) === 'square-on') {
-    const least = Math.max(sheet.widthMm / 3, largestCard(sheet, 'square-on')[1]);
+    const least = Math.max(sheet.widthMm / 3, largestCard(sheet, 'square-on')[1], sheet.heightMm / 3);
     return [least, sheet.widthMm - 2 * LEAST_END_MM];
   }
   const sum = Math.SQRT2 * (Math.min(sheet.widthMm, sheet.heightMm) - OVERLAP_MM);
@@ -83,7 +83,8 @@ export function longRange(sheet: SheetSize, given: Given): readonly [number, num
 export function shortRange(sheet: SheetSize, given: Given): readonly [number, number] {
   const largest = largestCard(sheet, layoutOf(given));
   const long = typeof given['longMm'] === 'number' ? given['longMm'] : largest[0];
-  if (layoutOf(given) === 'square-on') return [0.4 * largest[1], Math.min(long, largest[1])];
+  // A long flap deeper than the card is wide would stick out beyond it.
+  if (layoutOf(given) === 'square-on') return [sheet.heightMm / 3, Math.min(long, largest[1])];
   const sum = Math.SQRT2 * (Math.min(sheet.widthMm, sheet.heightMm) - OVERLAP_MM);
   const most = Math.min(long, sum - long);
   return [0.8 * most, most];
@@ -109,6 +110,11 @@ export function wrapOf(sheet: Sheet, { layout, longMm, shortMm }: CardWrapParams
   if (overlap < LEAST_OVERLAP_MM - 1e-9)
     throw new RangeError(
       `A card of ${long.toFixed(1)} × ${short.toFixed(1)} mm is too large for this sheet: the flaps would ${overlap < 0 ? `leave a gap of ${(-overlap).toFixed(1)}` : `overlap by only ${overlap.toFixed(1)}`} mm.`,
+    );
+  const deep = (size.heightMm - short) / 2;
+  if (layout === 'square-on' && deep > short * (1 + 1e-9))
+    throw new RangeError(
+      `The long flaps would be ${deep.toFixed(1)} mm deep and stick out beyond a card ${short.toFixed(1)} mm wide: cut the sheet to ${(3 * short).toFixed(1)} mm or less.`,
     );
   if (layout === 'square-on' && (end < LEAST_END_MM - 1e-9 || end > long))
     throw new RangeError(

@@ -1,9 +1,17 @@
 import { formatLength, type ShownUnit } from '../../measure/format-length';
 import type { StepWords } from '../form';
 
-type WrapStep = 'first' | 'second' | 'third' | 'fourth' | 'tip';
+type WrapStep = 'first' | 'second' | 'third' | 'fourth';
 
-/** @param overlapMm what neighbouring flaps overlap by */
+/** Flaps in the order in which they are folded, as their steps call them. */
+export const FLAPS = ['first corner', 'opposite corner', 'right end', 'left end'] as const;
+
+const AND_SEAL = ', and seal';
+const SEAL = 'Close the last seam with tape, a sticker or a seal.';
+
+/**
+ * @param overlapMm what neighbouring flaps overlap by
+ */
 export function wrapWords(
   layout: 'diagonal' | 'square-on',
   overlapMm: number,
@@ -50,8 +58,8 @@ export function wrapWords(
     },
     fourth: {
       id: 'fourth-flap',
-      title: 'Left end, and seal',
-      words: 'Fold the left end over in the same way. Close the last seam with tape, a sticker or a seal.',
+      title: `Left end${AND_SEAL}`,
+      words: `Fold the left end over in the same way. ${SEAL}`,
       check: diagonal
         ? `Neighbouring flaps overlap by ${overlap} or more; no card shows.`
         : 'Both ends lie on the long seam; no card shows.',
@@ -61,13 +69,28 @@ export function wrapWords(
       },
       crease: 'soft',
     },
-    tip: {
-      id: 'tip',
-      title: 'Tuck a long tip under',
-      words: 'The tip of this flap passes the far edge. Fold it under along that edge.',
-      check: 'Nothing sticks out beyond the card’s edge.',
-      slip: { what: 'The whole flap moved.', remedy: 'Hold the flap down and bend only its tip.' },
-      crease: 'sharp',
-    },
+  };
+}
+
+/** The words of a flap that is not the last to be folded: the seam stays open. */
+export const unsealed = (flap: StepWords): StepWords => ({
+  ...flap,
+  title: flap.title.replace(AND_SEAL, ''),
+  words: flap.words.replace(` ${SEAL}`, ''),
+});
+
+/**
+ * A tip that passes the card's far edge is folded under there.
+ * @param flap which flap it belongs to, by its place among {@link FLAPS}
+ * @param last whether it is the last one, after which the seam is closed
+ */
+export function tipWords(flap: number, last: boolean): StepWords {
+  return {
+    id: `tip-${flap + 1}`,
+    title: `Tuck the tip of the ${FLAPS[flap]} under${last ? AND_SEAL : ''}`,
+    words: `The tip of the ${FLAPS[flap]} passes the card’s far edge. Fold it under along that edge.${last ? ` ${SEAL}` : ''}`,
+    check: 'Nothing sticks out beyond the card’s edge.',
+    slip: { what: 'The whole flap moved.', remedy: 'Hold the flap down and bend only its tip.' },
+    crease: 'sharp',
   };
 }

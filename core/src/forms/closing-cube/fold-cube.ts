@@ -25,7 +25,7 @@ import {
 /** The moves of the cube. */
 export function fold(hand: Hand, sheet: Sheet, { mirror, thirds }: ClosingCubeParams, unit?: ShownUnit): Folding {
   const { side, on } = squareFrame(sheet);
-  const words = cubeWords(thirds === 'ruler' ? side / 3 : null, unit);
+  const words = cubeWords(mirror, thirds === 'ruler' ? side / 3 : null, unit);
   const frame = frameOf(sheet, mirror);
   const { at } = frame;
   const { onto, through } = atHand(hand);

@@ -29,12 +29,28 @@ const measuredThirds = (third: string): StepWords => ({
   crease: 'pinch',
 });
 
-/** @param thirdMm a third of the sheet's side when it is measured; null when the edge is divided by eye */
-export function cubeWords(thirdMm: number | null, unit: ShownUnit = 'mm'): Readonly<Record<CubeStep, StepWords>> {
-  return thirdMm === null ? CUBE_WORDS : { ...CUBE_WORDS, thirds: measuredThirds(formatLength(thirdMm, unit)) };
+/** The walls in the order in which they are raised, as the maker sees them, and which way round that goes. */
+const TURNS = {
+  left: { way: 'anticlockwise', walls: ['near left', 'near right', 'far right', 'far left'] },
+  right: { way: 'clockwise', walls: ['near right', 'near left', 'far left', 'far right'] },
+} as const;
+
+/**
+ * @param mirror which way round the walls are raised and the lid turns
+ * @param thirdMm a third of the sheet's side when it is measured; null when the edge is divided by eye
+ */
+export function cubeWords(
+  mirror: keyof typeof TURNS,
+  thirdMm: number | null,
+  unit: ShownUnit = 'mm',
+): Readonly<Record<CubeStep, StepWords>> {
+  const words = { ...CUBE_WORDS, ...turningWords(TURNS[mirror]) };
+  return thirdMm === null ? words : { ...words, thirds: measuredThirds(formatLength(thirdMm, unit)) };
 }
 
-const CUBE_WORDS: Readonly<Record<CubeStep, StepWords>> = {
+type Turning = 'twoWalls' | 'thirdWall' | 'lastWall' | 'lid';
+
+const CUBE_WORDS: Readonly<Record<Exclude<CubeStep, Turning>, StepWords>> = {
   over: {
     id: 'over',
     title: 'Coloured side up',
@@ -127,44 +143,6 @@ const CUBE_WORDS: Readonly<Record<CubeStep, StepWords>> = {
     slip: { what: 'The tilted squares differ.', remedy: 'Bring the corners exactly to the centre crossing.' },
     crease: 'sharp',
   },
-  twoWalls: {
-    id: 'two-walls',
-    title: 'Raise two walls',
-    words:
-      'Raise one wall of the tilted square, and the next beside it. The triangle between them folds inwards in half: lay it flat against the inside of the first.',
-    check: 'Two walls stand at a right angle, a doubled triangle inside the first.',
-    slip: { what: 'The triangle sticks out.', remedy: 'Push its middle crease in between the two walls.' },
-    crease: 'sharp',
-  },
-  thirdWall: {
-    id: 'third-wall',
-    title: 'Raise the third wall',
-    words: 'Raise the wall beside the second. The triangle between them lies flat against the inside of the second.',
-    check: 'Three walls, and two doubled triangles leaning the same way.',
-    slip: { what: 'Two triangles lie on one wall.', remedy: 'One leans the other way. Take it out and turn it round.' },
-    crease: 'sharp',
-  },
-  lastWall: {
-    id: 'last-wall',
-    title: 'Raise the last wall',
-    words:
-      'Raise the last wall. Lay one triangle against the third wall; ease the first wall away, and slide the other in against the last.',
-    check: 'A square tube with a floor; each wall has exactly one doubled triangle.',
-    slip: {
-      what: 'A triangle is caught at the floor.',
-      remedy: 'Pull it out, sharpen its creases from the floor upwards, and slide it in again.',
-    },
-    crease: 'sharp',
-  },
-  lid: {
-    id: 'lid',
-    title: 'Twist the lid shut',
-    words:
-      'Put in what it holds. Press all four flaps inwards together, turning them the same way, until they lie flat in a ring.',
-    check: 'A flat square top, with a triangle pointing out over each edge.',
-    slip: { what: 'The last flap will not go under the first.', remedy: 'Open them and push all four at once.' },
-    crease: 'soft',
-  },
   firstTip: {
     id: 'first-tip',
     title: 'Tuck one tip',
@@ -188,3 +166,45 @@ const CUBE_WORDS: Readonly<Record<CubeStep, StepWords>> = {
     crease: 'sharp',
   },
 };
+
+/** The steps that go round: left and right are those of the sheet as it lies then, white side up. */
+const turningWords = ({
+  way,
+  walls: [first, second, third, last],
+}: (typeof TURNS)[keyof typeof TURNS]): Readonly<Record<Turning, StepWords>> => ({
+  twoWalls: {
+    id: 'two-walls',
+    title: 'Raise two walls',
+    words: `Raise the ${first} wall of the tilted square, then the ${second} one. The triangle between them folds inwards in half: lay it flat against the inside of the ${first} wall.`,
+    check: `Two walls stand at a right angle, a doubled triangle inside the ${first} one.`,
+    slip: { what: 'The triangle sticks out.', remedy: 'Push its middle crease in between the two walls.' },
+    crease: 'sharp',
+  },
+  thirdWall: {
+    id: 'third-wall',
+    title: 'Raise the third wall',
+    words: `Go on ${way}: raise the ${third} wall. The triangle between them lies flat against the inside of the ${second} wall.`,
+    check: 'Three walls, and two doubled triangles leaning the same way.',
+    slip: { what: 'Two triangles lie on one wall.', remedy: 'One leans the other way. Take it out and turn it round.' },
+    crease: 'sharp',
+  },
+  lastWall: {
+    id: 'last-wall',
+    title: 'Raise the last wall',
+    words: `Raise the ${last} wall. Lay one triangle against the ${third} wall; ease the ${first} wall away, and slide the other in against the ${last} one.`,
+    check: 'A square tube with a floor; each wall has exactly one doubled triangle.',
+    slip: {
+      what: 'A triangle is caught at the floor.',
+      remedy: 'Pull it out, sharpen its creases from the floor upwards, and slide it in again.',
+    },
+    crease: 'sharp',
+  },
+  lid: {
+    id: 'lid',
+    title: 'Twist the lid shut',
+    words: `Put in what it holds. Press all four flaps inwards together, turning them ${way}, until they lie flat in a ring.`,
+    check: 'A flat square top, with a triangle pointing out over each edge.',
+    slip: { what: 'The last flap will not go under the first.', remedy: 'Open them and push all four at once.' },
+    crease: 'soft',
+  },
+});

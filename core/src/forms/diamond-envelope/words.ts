@@ -26,7 +26,7 @@ export function diamondWords(
       words:
         mark === null
           ? 'White side up, turn the sheet so that a corner points at you.'
-          : `White side up, mark both raw edges ${mark} from the near corner and ${mark} from the far one. Turn the near corner towards you.`,
+          : `White side up. Mark both edges of the near left corner ${mark} from it, and both edges of the far right corner ${mark} from that. Turn the near left corner towards you.`,
       check: 'The sheet stands on its point in front of you.',
       slip: { what: 'The pattern faces up.', remedy: 'Turn the sheet over: the side that is up now ends inside.' },
       crease: 'none',

@@ -95,7 +95,15 @@ function fold(hand: Hand, sheet: Sheet, { front, back, mark }: FlatCupParams): F
       hand.valley('back rim', over(backRim, far), { flap: far }),
     );
     step(words.turnBack, { arrows: [{ kind: 'turn-over' }] }, () => hand.turnOver());
-  }
+  } else
+    step(
+      words[front === 'tucked' ? 'lidTucked' : 'lidOver'],
+      { creases: ['back rim'], arrows: [{ kind: front === 'tucked' ? 'tuck' : 'fold', grip: far }] },
+      () => {
+        if (front === 'tucked') hand.tuck('back rim', over(backRim, far), on(0.97, 0.06), { flap: far });
+        else hand.valley('back rim', over(backRim, far), { flap: far });
+      },
+    );
   return { steps, finished: hand.pose, open };
 }
 
@@ -125,8 +133,12 @@ export const flatCup: Form<FlatCupParams> = {
     }),
   ],
   rooms: ['pouch'],
-  closure: ({ back }) =>
-    back === 'up' ? { kind: 'flap', words: 'its own back flap, as a lid' } : { kind: 'open', words: 'nothing' },
+  closure({ back, front }) {
+    if (back !== 'up') return { kind: 'open', words: 'does not close' };
+    return front === 'tucked'
+      ? { kind: 'tucked', words: 'its own back flap, tucked into the front' }
+      : { kind: 'flap', words: 'its own back flap, laid over the front' };
+  },
   adhesive: () => 'none',
   cuts: () => 'none',
   skill: 1,

@@ -11,7 +11,11 @@ type CupStep =
   | 'frontOver'
   | 'turnOver'
   | 'back'
-  | 'turnBack';
+  | 'turnBack'
+  | 'lidTucked'
+  | 'lidOver';
+
+const FILL = 'Press the two sides towards each other, put in what it holds, and press it flat again.';
 
 export const CUP_WORDS: Readonly<Record<CupStep, StepWords>> = {
   turn: {
@@ -58,7 +62,7 @@ export const CUP_WORDS: Readonly<Record<CupStep, StepWords>> = {
     id: 'left-corner',
     title: 'Left corner to the mark',
     words: 'Fold the left corner, both layers, across to the mark.',
-    check: 'The upper edge of the folded corner is level with the bottom.',
+    check: 'The upper edge of the folded corner runs parallel to the bottom fold.',
     slip: {
       what: 'That edge slants.',
       remedy: 'The corner missed the mark. Check before you press, and fold it again.',
@@ -94,9 +98,28 @@ export const CUP_WORDS: Readonly<Record<CupStep, StepWords>> = {
     id: 'turn-over',
     title: 'Turn over',
     words: 'Turn the cup over, left to right.',
-    check: 'The point that is left is on top.',
+    check: 'The point that is left lies towards you; the front flap is underneath.',
     slip: { what: 'A corner came loose.', remedy: 'Press it flat again before you go on.' },
     crease: 'none',
+  },
+  lidTucked: {
+    id: 'lid',
+    title: 'Fill it, and close the lid',
+    words: `${FILL} Fold the standing point down over the front, along the rim, and slide it into the same pocket.`,
+    check: 'The rim is one straight line, and no point stands out.',
+    slip: {
+      what: 'The point is too wide for the pocket.',
+      remedy: 'Its fold lies below the rim. Open it and fold exactly along the rim.',
+    },
+    crease: 'soft',
+  },
+  lidOver: {
+    id: 'lid',
+    title: 'Fill it, and close the lid',
+    words: `${FILL} Fold the standing point down over the front flap, along the rim. A sticker keeps it there.`,
+    check: 'The rim is one straight line, and both points lie in front.',
+    slip: { what: 'It opens by itself.', remedy: 'Run a nail along the rim, or tuck the front flap in instead.' },
+    crease: 'soft',
   },
   back: {
     id: 'back-flap',

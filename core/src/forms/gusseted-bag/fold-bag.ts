@@ -7,12 +7,13 @@ import type { Folding } from '../form';
 import { recordSteps } from '../record-steps';
 import { bagWords } from './words';
 import { type CreaseRow } from '../../folding/crease-rows';
-import { type BagParams, frameOf, onEdges, pleatsOf } from './frame';
+import { type BagParams, frameOf, onEdges, pleatsOf, refusePleats } from './frame';
 
 /** The moves of the bag. */
 export function fold(hand: Hand, sheet: Sheet, params: BagParams, unit?: ShownUnit): Folding {
   const frame = frameOf(sheet, params);
   const { width, height, o, f, q, d, a, l, x1, x2 } = frame;
+  refusePleats(params, frame);
   const { pleatMm, top, join } = params;
   const pleats = pleatsOf(params, a);
   const words = bagWords({ seamMm: o, foldUpMm: f, lapMm: q, flapMm: l, pleatMm, pleats, top, join }, unit);

@@ -71,8 +71,10 @@ export function frameOf({ outline }: Sheet, { foldUpMm, seamMm: o }: BagParams):
   const width = Math.max(...outline.map((p) => p.x));
   const height = Math.max(...outline.map((p) => p.y));
   const q = BASE_LAP_MM;
-  const f = foldUpMm ?? 0.15 * width;
-  refuseUnsuited('Bottom folded up', f, foldUpLimits(width, o), width);
+  const limits = foldUpLimits(width, o);
+  // A wide seam leaves less than that on a small sheet.
+  const f = foldUpMm ?? Math.min(0.15 * width, limits[1]);
+  refuseUnsuited('Bottom folded up', f, limits, width);
   const d = f - q / 2;
   if ((width - o) / 2 - d < d - 1e-9)
     throw new RangeError(
@@ -85,6 +87,32 @@ export function frameOf({ outline }: Sheet, { foldUpMm, seamMm: o }: BagParams):
     x1: width / 4 + o / 4,
     x2: (3 * width) / 4 - o / 4,
   };
+}
+
+/** Of a wall's height, what the roof takes that brings front and back together over the contents, as a share of the depth. */
+const ROOF_SHARE = 0.7;
+/** Less room than that under the roof is none, in mm. */
+const LEAST_ROOM_MM = 3;
+
+/** How the height of the walls is used once the top is pleated: what the pleats take, and the room left under their roof. */
+export function heightsOf(
+  params: BagParams,
+  { a }: Pick<Frame, 'a'>,
+  wallMm: number,
+  depthMm: number,
+): { readonly pleatedMm: number; readonly roomMm: number } {
+  const pleatedMm = pleatsOf(params, a) * params.pleatMm;
+  return { pleatedMm, roomMm: wallMm - pleatedMm - (pleatedMm ? ROOF_SHARE * depthMm : 0) };
+}
+
+/** @throws RangeError when the pleats and the roof under them leave no room */
+export function refusePleats(params: BagParams, frame: Frame): void {
+  const wallMm = frame.height - frame.l;
+  const { pleatedMm, roomMm } = heightsOf(params, frame, wallMm, frame.d);
+  if (roomMm >= LEAST_ROOM_MM) return;
+  throw new RangeError(
+    `Pleats of ${pleatedMm.toFixed(1)} mm in all and the roof under them leave no room in walls ${wallMm.toFixed(1)} mm high: make fewer or shallower ones.`,
+  );
 }
 
 /** Rows written for the left edge of the tube (u to its right is the back, to its left the seam face), on both edges. */

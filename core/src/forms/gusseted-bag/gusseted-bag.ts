@@ -6,7 +6,7 @@ import { point } from '../../measure/point';
 import type { Form } from '../form';
 import { choice } from '../choice';
 import { BOX } from '../../rooms/box';
-import { type BagParams, foldUpLimits, frameOf, gussetedBagParams, pleatsOf, USUAL_SEAM_MM } from './frame';
+import { type BagParams, foldUpLimits, frameOf, gussetedBagParams, heightsOf, USUAL_SEAM_MM } from './frame';
 import { fold } from './fold-bag';
 
 /** A paper bag with a flat bottom and folding sides. */
@@ -88,7 +88,7 @@ export const gussetedBag: Form<BagParams> = {
     const front = distance3(at(x1 + d / 2, l), at(x2 - d / 2, l));
     const depth = distance3(at(x1 - d / 2, l), at(x1 + d / 2, l));
     const wall = distance3(at(frame.width / 2, l), at(frame.width / 2, height));
-    const pleated = pleatsOf(params, frame.a) * params.pleatMm;
+    const { pleatedMm, roomMm } = heightsOf(params, frame, wall, depth);
     const { widthMm, heightMm } = flatExtent(flat!);
     const most = mostLayers(flat!);
     return {
@@ -96,11 +96,10 @@ export const gussetedBag: Form<BagParams> = {
         BOX.of({
           lengthMm: front - thicknessMm,
           widthMm: depth - thicknessMm,
-          // What it takes to bring front and back together over the contents.
-          depthMm: wall - pleated - (pleated ? 0.7 * depth : 0) - thicknessMm,
+          depthMm: roomMm - thicknessMm,
         }),
       ],
-      outer: { lengthMm: front + thicknessMm, widthMm: depth + 2 * thicknessMm, heightMm: wall },
+      outer: { lengthMm: front + thicknessMm, widthMm: depth + 2 * thicknessMm, heightMm: wall - pleatedMm },
       lengths: [
         { name: 'walls, before pleating', mm: wall },
         { name: 'flat bag, wide', mm: widthMm },

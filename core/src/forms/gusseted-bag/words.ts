@@ -80,7 +80,7 @@ export function bagWords(marks: BagMarks, unit: ShownUnit = 'mm'): Readonly<Reco
       id: 'upper-flap',
       title: 'Upper flap of the base',
       words: `Fold a strip of ${mm(marks.flapMm)} at the upper edge of the field down: the edge ends ${mm(marks.lapMm / 2)} past the middle line.`,
-      check: 'The edge is level with the two points.',
+      check: `Its edge lies ${mm(marks.lapMm / 2)} past the line between the two points, at both ends.`,
       slip: { what: 'It does not reach the middle.', remedy: 'Fold again further in, or the base has a hole.' },
       crease: 'sharp',
     },

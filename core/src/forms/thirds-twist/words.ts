@@ -103,7 +103,7 @@ export function twistWords(
       id: 'slants',
       title: 'Four slanting creases',
       words:
-        'Bring a corner to the far corner of the middle square and crease only the half beside it, always the same half. Open, give the sheet a quarter turn, and do it three times more.',
+        'Bring the near right corner to the far left corner of the middle square, and crease only from the near right corner of the middle square to the right edge. Open, give the sheet a quarter turn, and do the same three times more.',
       check: 'Four short creases go round the middle like the arms of a wheel.',
       slip: {
         what: 'One arm points the other way round.',

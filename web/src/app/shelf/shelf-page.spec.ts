@@ -106,7 +106,7 @@ describe('the shelf', () => {
         kind: 'hold',
         pieces: [
           { name: 'thing', count: 1, thing: { shape: 'block', lengthMm: 76, widthMm: 50, heightMm: 9 } },
-          { name: 'screws', count: 4, thing: { shape: 'cylinder', diameterMm: 4, lengthMm: 30 } },
+          { name: 'screws', count: 4, posture: 'lying', thing: { shape: 'cylinder', diameterMm: 4, lengthMm: 30 } },
         ],
       },
     });

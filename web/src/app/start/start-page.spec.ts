@@ -174,6 +174,26 @@ describe('the start', () => {
     expect(await bench.reads('What, and how large')).toBe('60 x');
   });
 
+  it('says in other words what was read', async () => {
+    const bench = await show();
+    await bench.write('What, and how large', '12 rods ø9 x 145');
+    await bench.settle(60);
+    expect(await bench.said('What, and how large')).toContain('Read as: 12 rods, each round ø9 × 145 mm, lying flat');
+  });
+
+  it('underlines the part of the line that cannot be read', async () => {
+    const bench = await show();
+    await bench.write('What, and how large', '4 tickets 105 x 74, one key 1,200 x 50');
+    await bench.settle(700);
+    expect(bench.find('oc-ask-line u').textContent).toBe('1,200');
+    expect(bench.text).toContain('may be 1.2 or 1200');
+    // Where all of it is meant there is nothing to underline.
+    await bench.write('What, and how large', 'scissors');
+    await bench.settle(700);
+    expect(bench.host.querySelector('oc-ask-line u')).toBeNull();
+    expect(bench.text).toContain('“scissors” has no sizes');
+  });
+
   it('takes bare numbers in the workshop’s unit', async () => {
     const bench = await show([], { ...SETTINGS, unit: 'in', ruler: 'sixteenth-inch' });
     await ask(bench, '2 3/8 x 1 3/4 x 7/8');

@@ -121,7 +121,7 @@ export class CutStation {
     if (plan)
       this.send(
         this.jobs.acceptCut(this.inHand.make().id, this.inHand.job(), plan),
-        'These sheets are reserved for this job.',
+        'The sheets are reserved.',
       );
   }
 

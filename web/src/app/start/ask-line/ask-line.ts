@@ -34,6 +34,19 @@ export class AskLine {
   private readonly figures = inject(Figures);
   /** What is wrong, as long as it is no name that is being typed. */
   protected readonly fault = computed(() => (this.named().length ? null : this.asking.fault()));
+  /** The line with the part that cannot be read apart; null where all of it is meant. */
+  protected readonly marked = computed(() => {
+    const at = this.fault()?.at;
+    const { text } = this.asking.asked();
+    if (!at || at.to > text.length || at.to <= at.from || text.slice(at.from, at.to).trim() === text.trim())
+      return null;
+    return { before: text.slice(0, at.from), wrong: text.slice(at.from, at.to), after: text.slice(at.to) };
+  });
+  /** What was read, in other words: a misreading is seen at once. */
+  protected readonly said = computed(() => {
+    const purpose = this.asking.purpose();
+    return purpose && this.figures.said(purpose);
+  });
   protected readonly unit = computed(() => this.figures.unit());
   protected readonly example = computed(() => this.figures.mark(EXAMPLES[this.figures.unit()]));
   protected readonly answered = computed(() => this.asking.purpose() !== null || this.asking.sheet() !== null);

@@ -7,7 +7,7 @@ import { debounceTime, distinctUntilChanged, map, of, switchMap, timer } from 'r
 import { Papers } from '../../data/papers';
 import { WorkshopSettings } from '../../data/workshop-settings';
 import { Figures } from '../../ui/figures/figures';
-import { readLine, type Reading } from './purpose-reading';
+import { type LineFault, readLine, type Reading } from './purpose-reading';
 import { markNow, SPEED_MARKS } from './speed-marks';
 import { CONFIDENCES, readStart, type StartAsked, writeStart } from './start-address';
 
@@ -74,9 +74,8 @@ export class Asking {
   readonly fault = toSignal(
     toObservable(this.reading).pipe(
       switchMap((reading) =>
-        reading.kind === 'wrong' ? timer(FAULT_AFTER_MS).pipe(map(() => reading.why)) : of(null),
+        reading.kind === 'wrong' ? timer(FAULT_AFTER_MS).pipe(map((): LineFault => reading)) : of(null),
       ),
-      distinctUntilChanged(),
     ),
     { initialValue: null },
   );

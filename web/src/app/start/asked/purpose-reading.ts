@@ -2,6 +2,7 @@ import {
   type LengthUnit,
   ParseLengthError,
   parsePurpose,
+  ParsePurposeError,
   parseSizes,
   type Purpose,
   type SheetSize,
@@ -13,7 +14,13 @@ export type Reading =
   | { readonly kind: 'empty' }
   | { readonly kind: 'purpose'; readonly purpose: Purpose }
   | { readonly kind: 'sheet'; readonly sheet: SheetSize; readonly named: NamedSheet | null }
-  | { readonly kind: 'wrong'; readonly why: string };
+  | ({ readonly kind: 'wrong' } & LineFault);
+
+/** Why a line cannot be read, and which part of it is meant. */
+export interface LineFault {
+  readonly why: string;
+  readonly at: { readonly from: number; readonly to: number } | null;
+}
 
 /** A sheet that may be called by its name: one that is sold, or a paper of the shelf. */
 export interface NamedSheet extends SheetSize {
@@ -22,8 +29,8 @@ export interface NamedSheet extends SheetSize {
   readonly id?: string;
 }
 
-/** `sheet 150`, `sheet A × B`: the other way round. */
-const SHEET = /^\s*sheet\s*:?\s*/i;
+/** `sheet 150`, `sheet of A4`, `sheet A × B`: the other way round. */
+const SHEET = /^\s*sheet(?:\s+of)?(?:\s*:\s*|\s+|(?=\d)|$)/i;
 
 /** @param sheets that may be called by name, beside those that are sold */
 export function readLine(text: string, unit: LengthUnit, sheets: readonly NamedSheet[] = []): Reading {
@@ -37,7 +44,8 @@ export function readLine(text: string, unit: LengthUnit, sheets: readonly NamedS
     if (more.length) throw new ParseLengthError('count', 'A sheet has two sides: sheet 210 x 297.', text);
     return { kind: 'sheet', sheet: { widthMm, heightMm }, named: null };
   } catch (error) {
-    if (error instanceof ParseLengthError) return { kind: 'wrong', why: error.message };
+    if (error instanceof ParsePurposeError) return { kind: 'wrong', why: error.message, at: error.at };
+    if (error instanceof ParseLengthError) return { kind: 'wrong', why: error.message, at: null };
     throw error;
   }
 }

@@ -13,7 +13,7 @@ import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { FormArray, FormControl, FormGroup } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
 import { anyItem, lengthSaying } from '@odd-corner/contract';
-import { boxOf, type Item, type Purpose, type Thing } from '@odd-corner/core';
+import { boxOf, type Item, type Posture, type Purpose, type Thing } from '@odd-corner/core';
 import { Codecs } from '../../ui/field/codecs';
 import { Field } from '../../ui/field/field';
 import { Figures } from '../../ui/figures/figures';
@@ -45,6 +45,7 @@ const rowOf = (item: Item | null) => {
     count: controlOf<number>(anyItem.shape.count, item?.count ?? 1),
     name: new FormControl(item && item.name !== 'thing' ? item.name : ''),
     shape: new FormControl<Thing['shape']>(item?.thing.shape ?? 'block', { nonNullable: true }),
+    posture: new FormControl<Posture | null>(item?.posture ?? null),
     sizes: new FormArray(Array.from({ length: MOST_SIZES }, (_, k) => controlOf(sizeMm, sizes[k] ?? null))),
   });
 };
@@ -126,10 +127,12 @@ function sizesOf(thing: Thing): readonly number[] {
 
 /** The item that a row says; null while it is not finished. */
 function itemOf(row: Row): Item | null {
-  const { count, name, shape, sizes } = row.getRawValue();
-  // A name that ends in a figure would be read as a size.
+  const { count, name, shape, sizes, posture } = row.getRawValue();
+  // A figure by itself would be read as a size, and what stands between things would part the name.
   const called = (name ?? '')
-    .replace(/[\d,;]/g, ' ')
+    .replace(/[,;&+\n]/g, ' ')
+    .replace(/(^|\s)[\d.]+(?=\s|$)/g, ' ')
+    .replace(/\s+and\s+/gi, '-and-')
     .replace(/\s+/g, ' ')
     .trim();
   const controls = row.controls.sizes.controls.slice(0, SIZES[shape].length);
@@ -141,5 +144,5 @@ function itemOf(row: Row): Item | null {
     cylinder: { shape: 'cylinder', diameterMm: a, lengthMm: b },
     ball: { shape: 'ball', diameterMm: a },
   };
-  return { name: called || 'thing', count: count ?? 1, thing: things[shape] };
+  return { name: called || 'thing', count: count ?? 1, thing: things[shape], ...(posture && { posture }) };
 }

@@ -7,6 +7,7 @@ import {
   type Money,
   type Purpose,
   type RulerId,
+  sayPurpose,
   type Shown,
   unitOnRuler,
   withMark,
@@ -53,6 +54,11 @@ export class Figures {
   /** What something is for, as it would be typed. */
   purpose(purpose: Purpose): string {
     return writePurpose(purpose, this.shown());
+  }
+
+  /** What something is for, in words that tell a misreading. */
+  said(purpose: Purpose): string {
+    return sayPurpose(purpose, this.shown());
   }
 
   volume(ml: number): string {

@@ -29,11 +29,24 @@ const thing: fc.Arbitrary<Thing> = fc.oneof(
   fc.record({ shape: fc.constant('cylinder' as const), diameterMm: length, lengthMm: length }),
   fc.record({ shape: fc.constant('ball' as const), diameterMm: length }),
 );
-const name = fc.constantFrom('thing', 'tickets', 'hex key', 'watch parts', 'washer M', 'M2.5 screw', 'sea-glass');
-const piece: fc.Arbitrary<Item> = fc.record({ name, count: fc.integer({ min: 1, max: 19 }), thing });
+const name = fc.constantFrom(
+  ...['thing', 'tickets', 'hex key', 'watch parts', 'washer M', 'M2.5 gauge', 'sea-glass', '4 mm key', '9 V block'],
+  ...['four-poster', 'pages', 'half', 'loader', 'A6 card', 'CR2032 holder', 'strap end', 'any tin lid', 'x-ray film'],
+);
+const count = fc.integer({ min: 1, max: 19 });
+const poured: fc.Arbitrary<Item> = fc.record({ name, count, thing });
+const piece: fc.Arbitrary<Item> = fc.oneof(
+  poured,
+  fc.record({ name, count, thing, posture: fc.constantFrom('standing' as const, 'lying' as const, 'any' as const) }),
+);
 const purpose: fc.Arbitrary<Purpose> = fc.oneof(
   fc.record({ kind: fc.constant('hold' as const), pieces: fc.array(piece, { minLength: 1, maxLength: 5 }) }),
-  fc.record({ kind: fc.constant('loose' as const), piece }),
+  fc.record({ kind: fc.constant('loose' as const), piece: poured }),
+  fc.record({
+    kind: fc.constant('bulk' as const),
+    name: fc.constantFrom('rice', 'sea salt', 'sunflower seeds'),
+    ml: fc.integer({ min: 1, max: 40_000 }).map((n) => n / 2),
+  }),
   fc.record({ kind: fc.constant('liquid' as const), ml: fc.integer({ min: 1, max: 40_000 }).map((n) => n / 2) }),
   fc.record({ kind: fc.constant('strap' as const), widthMm: length, thickMm: length }),
   fc.record({ kind: fc.constant('pages' as const), thickMm: length, gripMm: fc.constant(25) }),
@@ -82,7 +95,7 @@ describe('a purpose written as a line', () => {
     ['8 fl oz', '8 fl oz'],
     ['100 ml', '100 ml'],
     ['60.5 x 45 x 22', '60,5 × 45 × 22 mm'],
-    ['M2.5 screws 10 x 4.5', 'M2.5 screws 10 × 4,5 mm'],
+    ['M2.5 screws 10 x 4.5', 'M2.5 screws ø4,5 × 10 mm'],
   ] as const)('%s for one who weighs in ounces and writes commas is %s', (typed, line) =>
     expect(writePurpose(parsePurpose(typed), { mass: 'oz', volume: 'fl oz', decimal: 'comma' })).toBe(line),
   );

@@ -1,0 +1,61 @@
+import type { Item, Posture, Thing } from '../bodies/contents';
+import { formatLength, formatSizes } from '../measure/format-length';
+import { formatMass, formatVolume, type Shown, USUALLY_SHOWN, withMark } from '../measure/shown';
+import type { Purpose } from './purpose';
+
+const POSTURES: Readonly<Record<Posture, string>> = {
+  standing: ', standing',
+  lying: ', lying flat',
+  any: ', any way up',
+};
+
+/** A thing as it was understood, in words: what shape it is taken for is said. */
+function sayThing(thing: Thing, { unit }: Shown): string {
+  switch (thing.shape) {
+    case 'ball':
+      return `ball ø${formatLength(thing.diameterMm, unit)}`;
+    case 'cylinder':
+      return `round ø${formatSizes([thing.diameterMm, thing.lengthMm], unit)}`;
+    case 'flat':
+      return `flat ${formatSizes([thing.widthMm, thing.heightMm], unit)}, ${formatLength(thing.thickMm, unit)} thick`;
+    case 'block':
+      return `block ${formatSizes([thing.lengthMm, thing.widthMm, thing.heightMm], unit)}`;
+  }
+}
+
+function sayItem({ name, count, thing, posture }: Item, shown: Shown): string {
+  const called = name === 'thing' ? (count > 1 ? 'things' : '') : name;
+  const said = `${sayThing(thing, shown)}${posture ? POSTURES[posture] : ''}`;
+  const many = count > 1 ? `${count} ${called}, each ` : called && `${called}: `;
+  return `${many}${said}`;
+}
+
+/**
+ * A purpose read back in plain words beneath the line that it was typed in, so that a misreading is seen at once: which word is
+ * the name, how many there are, what is across, how thick a card is taken to be.
+ */
+export function sayPurpose(purpose: Purpose, asked: Partial<Shown> = {}): string {
+  const shown = { ...USUALLY_SHOWN, ...asked };
+  const length = (mm: number): string => formatLength(mm, shown.unit);
+  const said = ((): string => {
+    switch (purpose.kind) {
+      case 'hold':
+        return purpose.pieces.map((item) => sayItem(item, shown)).join('; ');
+      case 'loose':
+        return `${sayItem(purpose.piece, shown)}, poured in`;
+      case 'liquid':
+        return `${formatVolume(purpose.ml, { ...shown, decimal: 'point' })} of liquid`;
+      case 'bulk':
+        return `${purpose.name}, up to ${formatVolume(purpose.ml, { ...shown, decimal: 'point' })}, poured in`;
+      case 'strap':
+        return `strap ${length(purpose.widthMm)} wide, ${length(purpose.thickMm)} thick`;
+      case 'pages':
+        return `pages ${length(purpose.thickMm)} thick together, held ${length(purpose.gripMm)} deep at the corner`;
+      case 'load':
+        return `load of ${formatMass(purpose.grams, { ...shown, decimal: 'point' })} afloat, its centre ${length(purpose.centreMm)} over the floor`;
+      case 'bead':
+        return `bead ø${length(purpose.diameterMm)}, rolling`;
+    }
+  })();
+  return withMark(said, shown.decimal);
+}
