@@ -96,6 +96,8 @@ describe('one kind of thing', () => {
     ['tea light', 1, 'tea light', round(38, 16)],
     ['2 bank cards', 2, 'bank cards', block(85.6, 54, 0.8)],
     ['photo: 130 x 90', 1, 'photo', flat(130, 90)],
+    ['60 x 45 x 22 in a tray', 1, 'in a tray', block(60, 45, 22)],
+    ['6 x 4 x 2 in', 1, 'thing', block(152.4, 101.6, 50.8)],
   ] as const)('%s', (text, count, name, thing) => {
     const read = itemOf(text);
     expect(read).toMatchObject({ count, name });

@@ -41,7 +41,7 @@ export function canoeWords(turn: 'single' | 'two-stage', apart: boolean): Readon
       title: 'Far end again',
       words: 'At the far end fold both slanting edges to the middle line, all layers.',
       check: 'Both folded edges lie along the middle line over their whole length.',
-      slip: { what: 'A white gap shows at the tip.', remedy: 'Begin the fold at the very tip and press from there.' },
+      slip: { what: 'A gap shows at the tip.', remedy: 'Begin the fold at the very tip and press from there.' },
       crease: 'sharp',
     },
     lower: {

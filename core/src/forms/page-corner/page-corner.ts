@@ -112,7 +112,7 @@ export const pageCorner: Form<PageCornerParams> = {
   cuts: ({ panel }) => (panel === 'band' ? 'needed' : 'none'),
   skill: 1,
   minutes: 5,
-  papers: '70 to 100 g/m², coloured through looks best. Seven layers in front make card stock too thick.',
+  papers: '70 to 100 g/m², coloured through looks best. Up to seven layers make card stock too thick.',
   cautions: [{ kind: 'sharp', words: 'Scissors for the decoration: take care, and keep a grown-up beside children.' }],
   fold,
   prints: (sizes) => [faceBand(sizes)],

@@ -115,7 +115,7 @@ export const squareTray: Form<SquareTrayParams> = {
   cuts: () => 'none',
   skill: 2,
   minutes: 12,
-  papers: '70 to 120 g/m²: the ends have six layers, so stiffer paper does not lie down.',
+  papers: '70 to 120 g/m²: the ends have six layers, ten under high walls, so stiffer paper does not lie down.',
   cautions: [SMALL_PARTS],
   fold: (hand, sheet, params, unit) => foldTray(hand, sheet, 'tray', params.wallMm, unit),
   floor(sheet, params) {

@@ -3,7 +3,7 @@ import type { LengthUnit } from '../../measure/parse-length';
 import { numberAt, numberWord } from './figures';
 import { isBall, isCube, isLongRound, isoSheet, isRound, standardThing, threadOf, usualPosture } from './known-things';
 import { inMm, type Run, runsOf, type SideName, type WrittenSize } from './sizes';
-import { isUnitWord, type Token, type TokenKind } from './tokens';
+import { isUnitWord, type Token, type TokenKind, wordOf } from './tokens';
 import { unreadable } from './unreadable';
 
 /** A sheet of paper or a thin card is taken to be so thick when its thickness is not given, in mm. */
@@ -46,7 +46,7 @@ function setApart(tokens: readonly Token[]): Words {
   let loose = false;
   const kept: Token[] = [];
   for (let k = 0; k < tokens.length; k++) {
-    const word = tokens[k].kind === 'word' ? tokens[k].text.toLowerCase() : '';
+    const word = wordOf(tokens[k]);
     const next = tokens.at(k + 1)?.text.toLowerCase();
     const said = POSTURES.get(word);
     if (word === 'any' && (next === 'way' || next === 'side')) {
@@ -68,15 +68,15 @@ interface Counted {
 /** The count at the start: `4`, `4x`, `four`, `a dozen`, `half a dozen`, `3 dozen`. */
 function countedAt(tokens: readonly Token[]): Counted {
   const [first, second, third] = tokens;
-  const word = (token: Token | undefined): string => (token?.kind === 'word' ? token.text.toLowerCase() : '');
   const none = { count: 1, taken: 0 };
   const dozens = ({ count, taken }: Counted): Counted =>
-    word(tokens[taken]) === 'dozen' || word(tokens[taken]) === 'dozens'
+    wordOf(tokens[taken]) === 'dozen' || wordOf(tokens[taken]) === 'dozens'
       ? { count: DOZEN * count, taken: taken + 1 }
       : { count, taken };
   if (!first) return none;
-  if (word(first) === 'half' && word(second) === 'a' && word(third) === 'dozen') return { count: DOZEN / 2, taken: 3 };
-  if (word(first) === 'dozen') return { count: DOZEN, taken: 1 };
+  if (wordOf(first) === 'half' && wordOf(second) === 'a' && wordOf(third) === 'dozen')
+    return { count: DOZEN / 2, taken: 3 };
+  if (wordOf(first) === 'dozen') return { count: DOZEN, taken: 1 };
   const said = first.kind === 'word' && tokens.length > 1 ? numberWord(first.text) : null;
   if (said !== null) return dozens({ count: said, taken: 1 });
   const negative =
@@ -86,7 +86,7 @@ function countedAt(tokens: readonly Token[]): Counted {
   // A figure that has a fraction is a size.
   if (first.kind !== 'number' || !/^\d+$/.test(first.text) || !second || numberAt(tokens, 0)!.next > 1) return none;
   const one = { count: Number(first.text), taken: 1 };
-  const ranges = word(second) === 'to' && third?.kind === 'number';
+  const ranges = wordOf(second) === 'to' && third?.kind === 'number';
   if (second.kind === 'word' && !isUnitWord(second.text) && !NOT_COUNTED.test(second.text) && !ranges)
     return dozens(one);
   if (second.kind === 'round') return one;

@@ -6,8 +6,8 @@ import { amountUnit } from './amounts';
 import { numberAt, numberWord } from './figures';
 import { itemOf, MOST_PIECES } from './item';
 import { bulkDensity } from './known-things';
-import { inMm, type Run, runsOf, sizeAt } from './sizes';
-import { type Token, tokensOf } from './tokens';
+import { inMm, runsOf, sizeAt } from './sizes';
+import { type Token, tokensOf, wordOf } from './tokens';
 import { ParsePurposeError, Unreadable, unreadable } from './unreadable';
 
 /** A grip of this depth keeps a page's corner marked when nothing else is asked, in mm. */
@@ -25,8 +25,7 @@ const THIN_SHARE = 1 / 20;
 const MOST_ML = 20_000;
 const MOST_GRAMS = 20_000;
 
-const word = (token: Token | undefined): string => (token?.kind === 'word' ? token.text.toLowerCase() : '');
-const isOf = (token: Token | undefined, ...words: string[]): boolean => words.includes(word(token));
+const isOf = (token: Token | undefined, ...words: string[]): boolean => words.includes(wordOf(token));
 
 /** An amount with its unit somewhere in a line that says nothing else in figures. */
 interface Amount {
@@ -41,7 +40,7 @@ function amountIn(tokens: readonly Token[]): Amount | null {
   for (let at = 0; at < tokens.length; at++) {
     const sign = tokens[at].kind === 'dash' ? 1 : 0;
     const number = numberAt(tokens, at + sign);
-    const said = !number && tokens.length > at + 1 ? numberWord(word(tokens[at])) : null;
+    const said = !number && tokens.length > at + 1 ? numberWord(wordOf(tokens[at])) : null;
     const [value, next] = number ? [number.value, number.next] : said === null ? [0, 0] : [said, at + 1];
     if (!next) continue;
     // `cm` and `³` are two signs.
@@ -55,7 +54,7 @@ function amountIn(tokens: readonly Token[]): Amount | null {
 
 function amountAt(tokens: readonly Token[], at: number): ReturnType<typeof amountUnit> {
   const dot = tokens.at(at + 1)?.kind === 'dot' ? 1 : 0;
-  const unit = word(tokens.at(at)) ? amountUnit(tokens[at].text, word(tokens.at(at + 1 + dot))) : null;
+  const unit = wordOf(tokens.at(at)) ? amountUnit(tokens[at].text, wordOf(tokens.at(at + 1 + dot))) : null;
   const found = unit && unit.words === 2 ? { ...unit, words: 2 + dot } : unit;
   const end = found ? tokens.at(at + found.words) : undefined;
   return found && end?.kind === 'dot' && !end.spaced ? { ...found, words: found.words + 1 } : found;
@@ -104,35 +103,32 @@ function readAmount(line: string, tokens: readonly Token[], unit: LengthUnit): P
 }
 
 function centreOf(tokens: readonly Token[], unit: LengthUnit): number {
-  const [run] = runsOf(tokens);
-  if (!run) throw unreadable(tokens, 'count', 'Write how high the centre of the load is: centre at 6 mm.');
-  return inMm(run, unit)[0];
+  const [mm] = sizesAfter(tokens, unit);
+  if (!mm) throw unreadable(tokens, 'count', 'Write how high the centre of the load is: centre at 6 mm.');
+  return mm;
 }
 
 /** The sizes of a line that has a word of its own for what it is for: `strap 25 x 2`. */
-function sizesAfter(
-  tokens: readonly Token[],
-  unit: LengthUnit,
-): { readonly run: Run | null; readonly mm: readonly number[] } {
+function sizesAfter(tokens: readonly Token[], unit: LengthUnit): readonly number[] {
   const [run] = runsOf(tokens);
-  return run ? { run, mm: inMm(run, unit) } : { run: null, mm: [] };
+  return run ? inMm(run, unit) : [];
 }
 
 /** `strap 25 x 2`, `belt 38`, `pages 3 mm`, `30 pages`, `bead 8`; null for other lines. */
 function readSpecial(tokens: readonly Token[], unit: LengthUnit): Purpose | null {
   const [first, second] = tokens;
   if (isOf(first, 'strap', 'belt', 'webbing', 'ribbon')) {
-    const { mm } = sizesAfter(tokens.slice(1), unit);
+    const mm = sizesAfter(tokens.slice(1), unit);
     if (mm.length < 1 || mm.length > 2)
       throw unreadable(tokens, 'count', 'A strap has a width and a thickness: strap 25 x 2.');
     return { kind: 'strap', widthMm: mm[0], thickMm: mm[1] ?? USUAL_STRAP_MM };
   }
   if (isOf(first, 'page', 'pages')) {
-    const { mm } = sizesAfter(tokens.slice(isOf(second, 'corner') ? 2 : 1), unit);
+    const mm = sizesAfter(tokens.slice(isOf(second, 'corner') ? 2 : 1), unit);
     if (mm.length !== 1) throw unreadable(tokens, 'count', 'Write how thick the pages are together: pages 3 mm.');
     return { kind: 'pages', thickMm: mm[0], gripMm: USUAL_GRIP_MM };
   }
-  const count = first?.kind === 'number' && /^\d+$/.test(first.text) ? Number(first.text) : numberWord(word(first));
+  const count = first?.kind === 'number' && /^\d+$/.test(first.text) ? Number(first.text) : numberWord(wordOf(first));
   if (tokens.length === 2 && count !== null && isOf(second, 'page', 'pages', 'leaf', 'leaves')) {
     if (!(count >= 1 && count <= MOST_PIECES))
       throw unreadable([first], 'count', `Count from 1 to ${MOST_PIECES} pages.`);
@@ -141,7 +137,7 @@ function readSpecial(tokens: readonly Token[], unit: LengthUnit): Purpose | null
   }
   const run = isOf(first, 'marble') && isOf(second, 'run') ? 2 : isOf(first, 'bead') ? 1 : 0;
   if (!run) return null;
-  const { mm } = sizesAfter(tokens.slice(run), unit);
+  const mm = sizesAfter(tokens.slice(run), unit);
   if (mm.length !== 1) return null;
   return { kind: 'bead', diameterMm: mm[0] };
 }

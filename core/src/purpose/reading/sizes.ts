@@ -1,6 +1,6 @@
 import { type LengthUnit, LENGTH_RANGE_MM, MM_PER } from '../../measure/parse-length';
 import { numberAt } from './figures';
-import { type Token, unitOfWord } from './tokens';
+import { type Token, unitOfWord, wordOf } from './tokens';
 import { unreadable } from './unreadable';
 
 /** Which side of a thing a size is said to be. */
@@ -40,6 +40,8 @@ const SIDES: ReadonlyMap<string, SideName> = new Map([
 const AFTER = /^(?:long|length|wide|width|high|height|tall|deep|depth|thick|thickness|dia|diameter|across|[lwh])$/i;
 /** `L60`, `W45`, `D38`: side and figure in one word. */
 const GLUED = /^(l|w|h|d|t|dia)(\d+(?:\.\d+)?)$/i;
+/** After one of these `in` is no unit. */
+const ARTICLE = /^(?:a|an|the|my|one|each)$/;
 const LEAST = /^(?:min|minimum)$/i;
 const ABOUT = /^(?:about|approx|approximately|ca|circa|max|maximum)$/i;
 
@@ -62,8 +64,9 @@ function unitAt(
   }
   if (token?.kind === 'inch') return { unit: 'in', value, next: at + 1 };
   const unit = token?.kind === 'word' ? unitOfWord(token.text) : null;
-  // `60 in a box` would be no unit, but a maker who writes sizes means inches.
-  if (unit === null) return { unit: null, value, next: at };
+  // `60 x 45 in a tray` speaks of a tray.
+  const preposition = token && wordOf(token) === 'in' && ARTICLE.test(wordOf(tokens.at(at + 1)));
+  if (unit === null || preposition) return { unit: null, value, next: at };
   const dot = tokens.at(at + 1);
   const ends = dot?.kind === 'dot' && !dot.spaced;
   return { unit, value, next: at + 1 + (ends ? 1 : 0) };

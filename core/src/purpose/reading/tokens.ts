@@ -129,6 +129,9 @@ export function tokensOf(line: string): readonly Token[] {
   return tokens;
 }
 
+/** The word of a token in small letters; nothing for any other token. */
+export const wordOf = (token: Token | undefined): string => (token?.kind === 'word' ? token.text.toLowerCase() : '');
+
 /** Words for units of length, in mm; marks and feet are read beside them. */
 const UNIT_WORDS: ReadonlyMap<string, 'mm' | 'cm' | 'm' | 'in'> = new Map([
   ...(['mm', 'millimetre', 'millimetres', 'millimeter', 'millimeters'] as const).map((word) => [word, 'mm'] as const),

@@ -119,10 +119,7 @@ export class CutStation {
   protected accept(): void {
     const plan = this.kept();
     if (plan)
-      this.send(
-        this.jobs.acceptCut(this.inHand.make().id, this.inHand.job(), plan),
-        'The sheets are reserved.',
-      );
+      this.send(this.jobs.acceptCut(this.inHand.make().id, this.inHand.job(), plan), 'The sheets are reserved.');
   }
 
   protected move(how: 'dropCut' | 'doneCut' | 'undoneCut', words: string): void {
