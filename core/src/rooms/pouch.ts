@@ -13,8 +13,8 @@ type Key = (typeof KEYS)[number];
  * the height. An estimate from relaxed shapes of such a pouch with bending stiffness and water in it.
  */
 export const COMFORT_SHARE = 0.57;
-/** The relaxation tells a volume within about 3 %: taken for two standard deviations. */
-export const POUCH_SPREAD = 0.015;
+/** The relaxation tells a volume within about 2 %: taken for two standard deviations. */
+export const POUCH_SPREAD = 0.01;
 
 const { demand } = demandsOn<Key>();
 

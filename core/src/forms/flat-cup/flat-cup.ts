@@ -195,7 +195,7 @@ export const flatCup: Form<FlatCupParams> = {
         { name: 'comfortably, about', ml: COMFORT_SHARE * most },
       ],
       shownMl: COMFORT_SHARE * most,
-      note: 'The most is worked out from the opened shape, within about 3 %. The other two are estimates for office paper, within a tenth or two: try one cup and write down what it holds.',
+      note: 'The most is worked out from the opened shape, within about 2 %. The other two are estimates for office paper, within a tenth or two: try one cup and write down what it holds.',
     };
   },
 };
