@@ -54,6 +54,17 @@ describe('the square tray and its lid', () => {
       { numRuns: 25 },
     ));
 
+  it('a lid’s ears stand half its base above its top, however high its walls, and are part of its height', () =>
+    fc.assert(
+      fc.property(sheet, wall, (s, share) => {
+        const [eared, plain] = [folded(s, share, 'eared lid', 0), folded(s, share, 'plain lid', 0)];
+        const ears = lengthOf(eared, 'ears');
+        expect(ears).toBeCloseTo(lengthOf(eared, 'base') / 2, 6);
+        expect(eared.sizes.outer.heightMm - plain.sizes.outer.heightMm).toBeCloseTo(ears, 6);
+      }),
+      { numRuns: 12 },
+    ));
+
   it('loses to thick paper what its layers take up', () =>
     fc.assert(
       fc.property(sheet, wall, thickness, (s, share, t) => {

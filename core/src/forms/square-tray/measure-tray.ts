@@ -1,5 +1,5 @@
 import { heightOver, type Panel, panelLayers } from '../../folding/facing-distance';
-import type { Pose } from '../../folding/pose';
+import { type Pose, whereIs } from '../../folding/pose';
 import { BOX } from '../../rooms/box';
 import type { FormSizes } from '../form';
 import type { BoxFrame } from './box-frame';
@@ -50,4 +50,10 @@ export function measureTray(pose: Pose, { b, m, on }: BoxFrame, thicknessMm: num
       { name: 'ends', count: ends },
     ],
   };
+}
+
+/** How far the tips of a lid's end flaps stand out beyond its floor: its ears, once it is turned over. */
+export function earsMm(pose: Pose, { m, on }: Pick<BoxFrame, 'm' | 'on'>): number {
+  const floor = whereIs(pose, on(0, 0)).z;
+  return Math.max(...[1, -1].map((end) => floor - whereIs(pose, on(0, 2 * end * m)).z));
 }

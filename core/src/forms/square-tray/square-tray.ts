@@ -7,7 +7,7 @@ import { around, over } from '../play';
 import { assembleTrays } from './assemble-trays';
 import { boxFrame } from './box-frame';
 import { foldTray, wallLimits } from './fold-tray';
-import { measureTray } from './measure-tray';
+import { earsMm, measureTray } from './measure-tray';
 import { SMALL_PARTS } from '../../purpose/cautions';
 
 /** Wall height in mm when it is measured; null when the folded edge is simply brought to the middle crease. */
@@ -43,7 +43,17 @@ const lid: Piece<z.infer<typeof lidParams>> = {
   params: lidParams,
   fold: (hand, sheet, params, unit) =>
     foldTray(hand, sheet, params.ears ? 'eared lid' : 'plain lid', params.wallMm, unit),
-  sizes,
+  sizes(folding, sheet, params, thicknessMm) {
+    const measured = sizes(folding, sheet, params, thicknessMm);
+    if (!params.ears) return measured;
+    const ears = earsMm(folding.finished, boxFrame(sheet, params.wallMm));
+    const { outer, lengths } = measured;
+    return {
+      ...measured,
+      outer: { ...outer, heightMm: outer.heightMm + ears },
+      lengths: [...lengths, { name: 'ears, above the lid', mm: ears }],
+    };
+  },
 };
 
 /** Trays in each other: a set larger than this is folded one after the other. */
