@@ -86,8 +86,14 @@ export function arbitraryOf(schema: z.ZodType): fc.Arbitrary<unknown> {
         .filter((value) => schema.safeParse(value).success);
     case 'record':
       return fc.dictionary(of(def.keyType) as fc.Arbitrary<string>, of(def.valueType), { maxKeys: MOST });
-    case 'object':
-      return fc.record(Object.fromEntries(Object.entries(def.shape!).map(([key, one]) => [key, arbitraryOf(one)])));
+    case 'optional':
+      return of(def.innerType);
+    case 'object': {
+      const parts = Object.entries(def.shape!);
+      // What may be left out sometimes is.
+      const requiredKeys = parts.filter(([, one]) => !one.safeParse(undefined).success).map(([key]) => key);
+      return fc.record(Object.fromEntries(parts.map(([key, one]) => [key, arbitraryOf(one)])), { requiredKeys });
+    }
     default:
       throw new Error(`Nothing here makes a ${def.type}.`);
   }
