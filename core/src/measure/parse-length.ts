@@ -28,43 +28,33 @@ export interface WrittenLength {
   readonly text: string;
 }
 
-const UNIT_WORDS: Readonly<Record<string, LengthUnit>> = {
-  mm: 'mm',
-  millimetre: 'mm',
-  millimetres: 'mm',
-  millimeter: 'mm',
-  millimeters: 'mm',
-  cm: 'cm',
-  centimetre: 'cm',
-  centimetres: 'cm',
-  centimeter: 'cm',
-  centimeters: 'cm',
-  m: 'm',
-  metre: 'm',
-  metres: 'm',
-  meter: 'm',
-  meters: 'm',
-  in: 'in',
-  'in.': 'in',
-  inch: 'in',
-  inches: 'in',
-  '"': 'in',
-  '″': 'in',
-  '”': 'in',
-  "''": 'in',
-};
+/** Words and marks for units of length. */
+const UNIT_WORDS: ReadonlyMap<string, LengthUnit> = new Map([
+  ...(['mm', 'millimetre', 'millimetres', 'millimeter', 'millimeters'] as const).map((word) => [word, 'mm'] as const),
+  ...(['cm', 'centimetre', 'centimetres', 'centimeter', 'centimeters'] as const).map((word) => [word, 'cm'] as const),
+  ...(['m', 'metre', 'metres', 'meter', 'meters'] as const).map((word) => [word, 'm'] as const),
+  ...(['in', 'in.', 'inch', 'inches', '"', '″', '”', "''"] as const).map((word) => [word, 'in'] as const),
+]);
 
-const VULGAR: Readonly<Record<string, string>> = {
-  '½': '1/2',
-  '¼': '1/4',
-  '¾': '3/4',
-  '⅛': '1/8',
-  '⅜': '3/8',
-  '⅝': '5/8',
-  '⅞': '7/8',
-  '⅓': '1/3',
-  '⅔': '2/3',
-};
+/** The unit that a word or mark stands for; null for any other. */
+export const unitOfWord = (word: string): LengthUnit | null => UNIT_WORDS.get(word.toLowerCase()) ?? null;
+
+/** Fractions that are one sign, with what stands above and below their line. */
+export const VULGAR_SIGNS: ReadonlyMap<string, readonly [number, number]> = new Map([
+  ...([
+    ['½', [1, 2]],
+    ['¼', [1, 4]],
+    ['¾', [3, 4]],
+    ['⅓', [1, 3]],
+    ['⅔', [2, 3]],
+  ] as const),
+  ...([
+    ['⅛', [1, 8]],
+    ['⅜', [3, 8]],
+    ['⅝', [5, 8]],
+    ['⅞', [7, 8]],
+  ] as const),
+]);
 
 const NUMBER = String.raw`\d+(?:[.,]\d+)?|[.,]\d+`;
 const LENGTH = new RegExp(String.raw`^([-+−])?\s*(?:(\d+)(?:\s+|-))?(\d+)\s*/\s*(\d+)\s*(\D.*)?$`);
@@ -78,7 +68,7 @@ export function readLength(text: string): WrittenLength {
   const plain = text
     .trim()
     .toLowerCase()
-    .replace(/[½¼¾⅛⅜⅝⅞⅓⅔]/g, (sign) => ` ${VULGAR[sign]} `)
+    .replace(/[½¼¾⅛⅜⅝⅞⅓⅔]/g, (sign) => ` ${VULGAR_SIGNS.get(sign)?.join('/') ?? sign} `)
     .replace('⁄', '/')
     .replace(/\s+/g, ' ')
     .trim();
@@ -93,8 +83,8 @@ export function readLength(text: string): WrittenLength {
       text,
     );
   const word = (fraction ? fraction[5] : decimal?.[3])?.trim() ?? '';
-  const unit = word ? UNIT_WORDS[word] : null;
-  if (unit === undefined)
+  const unit = unitOfWord(word);
+  if (word && unit === null)
     throw new ParseLengthError('unknown-unit', `“${word}” is not a unit known here. Use mm, cm or in.`, text);
   const value = fraction
     ? Number(fraction[2] ?? 0) + Number(fraction[3]) / Number(fraction[4])

@@ -1,3 +1,4 @@
 export * from './paper';
 export * from './sheet';
+export * from './iso-sheets';
 export * from './stock-sheets';

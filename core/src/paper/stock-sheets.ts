@@ -1,3 +1,5 @@
+import { isoSheet } from './iso-sheets';
+
 /** A sheet as it is sold. */
 export interface StockSheet {
   readonly name: string;
@@ -10,18 +12,12 @@ const square = (mm: number): StockSheet => ({ name: `${mm} mm square`, widthMm: 
 /** Squares as folding paper is commonly sold, formats after ISO 216, and the North American ones (ANSI/ASME Y14.1). */
 export const STOCK_SHEETS: readonly StockSheet[] = [
   ...[75, 100, 120, 150, 180, 200, 240, 300, 350].map(square),
-  ...(
-    [
-      ['A6', 148, 105],
-      ['A5', 210, 148],
-      ['A4', 297, 210],
-      ['A3', 420, 297],
-      ['A2', 594, 420],
-      ['A1', 841, 594],
-      ['Letter', 279.4, 215.9],
-      ['Ledger', 431.8, 279.4],
-    ] as const
-  ).map(([name, widthMm, heightMm]) => ({ name, widthMm, heightMm })),
+  ...['A6', 'A5', 'A4', 'A3', 'A2', 'A1'].flatMap((name) => {
+    const [widthMm, heightMm] = isoSheet(name) ?? [];
+    return widthMm && heightMm ? [{ name, widthMm, heightMm }] : [];
+  }),
+  { name: 'Letter', widthMm: 279.4, heightMm: 215.9 },
+  { name: 'Ledger', widthMm: 431.8, heightMm: 279.4 },
 ];
 
 /** Sheets cut a hair too small by rounding still do, in mm. */

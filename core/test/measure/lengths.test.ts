@@ -41,6 +41,7 @@ describe('lengths as makers write them', () => {
     ['0', 'not-positive'],
     ['12 parsecs', 'unknown-unit'],
     ['10 km', 'unknown-unit'],
+    ['10 constructor', 'unknown-unit'],
     ['9000 m', 'too-large'],
     ['0.01', 'too-small'],
     ['sixty', 'not-a-number'],

@@ -1,3 +1,4 @@
+import { VULGAR_SIGNS } from '../../measure/parse-length';
 import { unreadable } from './unreadable';
 import type { Token } from './tokens';
 
@@ -25,22 +26,6 @@ export function figureOf(token: Token): Figure {
   throw unreadable([token], 'not-a-number', `“${text}” does not read as one number: write 1234.5, or 1234,5.`);
 }
 
-const VULGAR: ReadonlyMap<string, number> = new Map([
-  ...([
-    ['½', 1 / 2],
-    ['¼', 1 / 4],
-    ['¾', 3 / 4],
-    ['⅓', 1 / 3],
-    ['⅔', 2 / 3],
-  ] as const),
-  ...([
-    ['⅛', 1 / 8],
-    ['⅜', 3 / 8],
-    ['⅝', 5 / 8],
-    ['⅞', 7 / 8],
-  ] as const),
-]);
-
 /** A number that may have a fraction: `8 1/2`, `8½`, `3/8`, `2-3/8`. */
 export interface NumberRead extends Figure {
   readonly next: number;
@@ -53,7 +38,8 @@ const isWhole = (token: Token | undefined): token is Token => token?.kind === 'n
 /** The fraction that begins at a token: `3/8`, `½`. */
 function fractionAt(tokens: readonly Token[], at: number): { readonly value: number; readonly next: number } | null {
   const [top, slash, bottom] = [tokens.at(at), tokens.at(at + 1), tokens.at(at + 2)];
-  if (top?.kind === 'vulgar') return { value: VULGAR.get(top.text)!, next: at + 1 };
+  const sign = top?.kind === 'vulgar' && VULGAR_SIGNS.get(top.text);
+  if (sign) return { value: sign[0] / sign[1], next: at + 1 };
   if (!isWhole(top) || slash?.kind !== 'slash' || !isWhole(bottom)) return null;
   if (Number(bottom.text) === 0)
     throw unreadable([top, slash, bottom], 'not-a-number', `“${top.text}/${bottom.text}” divides by zero.`);

@@ -1,7 +1,8 @@
 import type { Item, Posture, Thing } from '../../bodies/contents';
 import type { LengthUnit } from '../../measure/parse-length';
+import { isoSheet } from '../../paper/iso-sheets';
 import { numberAt, numberWord } from './figures';
-import { isBall, isCube, isLongRound, isoSheet, isRound, standardThing, threadOf, usualPosture } from './known-things';
+import { isBall, isCube, isLongRound, isRound, standardThing, threadOf, usualPosture } from './known-things';
 import { inMm, type Run, runsOf, type SideName, type WrittenSize } from './sizes';
 import { isUnitWord, type Token, type TokenKind, wordOf } from './tokens';
 import { unreadable } from './unreadable';

@@ -1,6 +1,6 @@
-import { type LengthUnit, LENGTH_RANGE_MM, MM_PER } from '../../measure/parse-length';
+import { type LengthUnit, LENGTH_RANGE_MM, MM_PER, unitOfWord } from '../../measure/parse-length';
 import { numberAt } from './figures';
-import { type Token, unitOfWord, wordOf } from './tokens';
+import { type Token, wordOf } from './tokens';
 import { unreadable } from './unreadable';
 
 /** Which side of a thing a size is said to be. */

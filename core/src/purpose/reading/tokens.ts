@@ -1,3 +1,5 @@
+import { unitOfWord } from '../../measure/parse-length';
+
 /**
  * What a piece of a typed line is: a figure, a word, or one of the signs that makers put between them. `times` is the x between
  * sizes, `break` ends a thing, `inch` and `foot` are the marks after a figure.
@@ -132,14 +134,5 @@ export function tokensOf(line: string): readonly Token[] {
 /** The word of a token in small letters; nothing for any other token. */
 export const wordOf = (token: Token | undefined): string => (token?.kind === 'word' ? token.text.toLowerCase() : '');
 
-/** Words for units of length, in mm; marks and feet are read beside them. */
-const UNIT_WORDS: ReadonlyMap<string, 'mm' | 'cm' | 'm' | 'in'> = new Map([
-  ...(['mm', 'millimetre', 'millimetres', 'millimeter', 'millimeters'] as const).map((word) => [word, 'mm'] as const),
-  ...(['cm', 'centimetre', 'centimetres', 'centimeter', 'centimeters'] as const).map((word) => [word, 'cm'] as const),
-  ...(['m', 'metre', 'metres', 'meter', 'meters'] as const).map((word) => [word, 'm'] as const),
-  ...(['in', 'inch', 'inches'] as const).map((word) => [word, 'in'] as const),
-]);
-
-export const unitOfWord = (word: string): 'mm' | 'cm' | 'm' | 'in' | null => UNIT_WORDS.get(word.toLowerCase()) ?? null;
 export const isUnitWord = (word: string): boolean =>
   unitOfWord(word) !== null || /^(?:ft|foot|feet|long|wide|high|tall|deep|thick|dia|diameter)$/i.test(word);
