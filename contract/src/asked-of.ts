@@ -6,16 +6,20 @@ export type AskedOn = Pick<SizeOptions, 'gsm' | 'thicknessMm' | 'thicknesses' | 
 
 /** A question as it is searched for: on these papers, by this hand. */
 export const optionsOf = (
-  { ease, turning, fingerRoom, confidence, ruler, lid, nested }: AskedOptions,
+  { ease, turning, fingerRoom, confidence, ruler, lid, nested, most }: AskedOptions,
   on: AskedOn,
-): SizeOptions => ({ ease, turning, fingerRoom, confidence, ruler, ...on, wishes: { lid, nested } });
+): SizeOptions => ({
+  ...{ ease, turning, fingerRoom, confidence, ruler, ...on },
+  ...(most && { most }),
+  wishes: { lid, nested },
+});
 
 /** The other way round. @param units among how many equal pieces it is divided */
 export const askedOf = (
-  { ease, turning, fingerRoom, confidence, ruler, wishes }: SizeOptions,
+  { ease, turning, fingerRoom, confidence, ruler, wishes, most = null }: SizeOptions,
   units: number,
 ): AskedOptions => ({
-  ...{ ease, turning, fingerRoom, confidence, ruler, units, most: null },
+  ...{ ease, turning, fingerRoom, confidence, ruler, units, most },
   ...{ lid: wishes?.lid ?? 'none', nested: wishes?.nested ?? 1 },
 });
 

@@ -16,6 +16,7 @@ export * from './make-of';
 export * from './asked-of';
 export * from './draft-of';
 export * from './plan-make';
+export * from './made-from';
 export * from './paper-for';
 export * from './recent';
 export * from './settings';

@@ -26,7 +26,16 @@ export const anyItem = z.object({
 export const anyPurpose = z.discriminatedUnion(
   'kind',
   [
-    z.object({ kind: z.literal('hold'), pieces: z.array(anyItem).min(1).max(40).readonly() }),
+    z.object({
+      kind: z.literal('hold'),
+      pieces: z.array(anyItem).min(1).max(40).readonly(),
+      /** How the things are set: in a row, in one layer, one on the other, each kind in a layer. */
+      order: z.enum(['row', 'floor', 'stack', 'layers']).optional(),
+      /** So much may stand over the rim. */
+      proudMm: lengthMm.optional(),
+      /** It must stand over the rim for fingers to take hold. */
+      gripped: z.literal(true).optional(),
+    }),
     z.object({ kind: z.literal('loose'), piece: anyItem }),
     z.object({ kind: z.literal('liquid'), ml: z.number().positive().max(20_000) }),
     z.object({ kind: z.literal('bulk'), name: anyItem.shape.name, ml: z.number().positive().max(MOST_BULK_ML) }),

@@ -1,193 +1,194 @@
-import { boxOf, type Item, type Posture } from './contents';
+import type { Item } from './contents';
+import { type Axis, AXES, type Box, Front, smallestFirst, thinned } from './packing/front';
+import { liesOf, type Turning } from './packing/lies';
+import { type Node, type PlacedThing, placementsOf } from './packing/node';
+import { type Directions, OneKind } from './packing/one-kind';
+import { offerPairs, type Pacer, pacing } from './packing/pairs';
+import { type Group, together } from './packing/together';
 
-type Box = readonly [number, number, number];
-
-/** A thing in its place: which piece, the corner nearest the origin, and its sides along x, y and z as it was turned. */
-export interface PlacedThing {
-  readonly piece: number;
-  readonly at: Box;
-  readonly size: Box;
-}
+export type { PlacedThing } from './packing/node';
+export type { Turning } from './packing/lies';
 
 /** Things packed into a box: its length, width and height in mm, and where each of them lies. */
 export interface Arrangement {
   readonly box: Box;
   readonly placements: readonly PlacedThing[];
+  /** All of it is turned on the floor: its own box, and the angle in radians. Things are placed in its own box. */
+  readonly cornerwise?: { readonly of: Box; readonly angle: number };
 }
-
-/** `upright`: things may be turned on the floor only. `any`: laid on any side too. */
-export type Turning = 'upright' | 'any';
-
-/** A packing as it is built: a thing, a block of equal things, or two packings side by side along an axis. */
-type Node =
-  | {
-      readonly kind: 'grid';
-      readonly box: Box;
-      readonly piece: number;
-      readonly size: Box;
-      readonly counts: Box;
-      readonly n: number;
-    }
-  | { readonly kind: 'pair'; readonly box: Box; readonly axis: 0 | 1 | 2; readonly first: Node; readonly second: Node };
-
-/** So many packings of one set of things are followed up; the rest would be worse in some way or much alike. */
-const KEPT = 24;
-/** Up to so many things each is packed by itself; from there on equal things go together in blocks. */
-const SINGLY = 5;
-
-function turned([a, b, c]: Box, turning: Turning): Box[] {
-  const all: Box[] =
-    turning === 'upright'
-      ? [
-          [a, b, c],
-          [b, a, c],
-        ]
-      : [
-          [a, b, c],
-          [b, a, c],
-          [a, c, b],
-          [c, a, b],
-          [b, c, a],
-          [c, b, a],
-        ];
-  return all.filter((box, k) => all.findIndex((other) => other.every((side, i) => side === box[i])) === k);
-}
-
-/** The ways in which one thing may be turned: its own posture goes before what holds for all. */
-function turnedAs(sides: Box, turning: Turning, posture: Posture | undefined): Box[] {
-  if (posture === undefined) return turned(sides, turning);
-  if (posture !== 'lying') return turned(sides, posture === 'any' ? 'any' : 'upright');
-  const low = Math.min(...sides);
-  return turned(sides, 'any').filter(([, , height]) => height === low);
-}
-
-/** Volumes that differ by less than this share are the same, whatever order they were multiplied in. */
-const SAME_VOLUME = 1e-9;
 
 /**
- * Keeps those that no other beats in all three directions, the smallest by volume first; of those alike, the one with least
- * surface: a stack before a carpet.
+ * How things are to be set: `row` one beside the other along one line, `floor` side by side in one layer, `stack` one on the
+ * other, `layers` each kind on a floor of its own.
  */
-function undominated(nodes: readonly Node[]): Node[] {
-  const kept: Node[] = [];
-  const measured = nodes.map((node) => {
-    const [a, b, c] = node.box;
-    return { node, volume: Math.round(Math.log(a * b * c) / SAME_VOLUME), surface: a * b + b * c + c * a };
-  });
-  measured.sort((p, q) => p.volume - q.volume || p.surface - q.surface || p.node.box[2] - q.node.box[2]);
-  for (const { node } of measured) {
-    if (kept.some(({ box }) => box.every((side, k) => side <= node.box[k] + 1e-9))) continue;
-    kept.push(node);
-    if (kept.length === KEPT) break;
+export type Order = 'row' | 'floor' | 'stack' | 'layers';
+
+const ORDERS: Readonly<Record<Order, Directions>> = {
+  row: { within: [0], between: [0] },
+  floor: { within: [0, 1], between: [0, 1] },
+  stack: { within: [2], between: [2] },
+  layers: { within: [0, 1], between: [2] },
+};
+const ANY_ORDER: Directions = { within: AXES, between: AXES };
+
+/** Up to so many things are packed one by one, in all ways. */
+const SINGLY = 6;
+/** Of as many as that, no more than so many are packed in ways that no cut parts: it would take too long. */
+const UNCUT_OF_MOST = 4;
+/** Into so many blocks larger sets are divided, in all ways to share them out among the kinds. */
+const MOST_BLOCKS = 4;
+/** A kind is parted into so many blocks at most. */
+const MOST_OF_A_KIND = 2;
+/** So many kinds are packed over all ways to divide them in two; more are set beside each other one after another. */
+const MOST_KINDS = 7;
+/** A box that is left out is no smaller than this share of a side than one that is told. */
+const TOLD_SHARE = 0.005;
+/** The same on the way there, which adds up. */
+const ON_THE_WAY = 0.002;
+
+/** So many boxes are kept of each part of a larger set. */
+const KEPT_ON_THE_WAY = 60;
+
+/** Of so few blocks more are kept. */
+const FEW_BLOCKS = 2;
+
+/** Equal things of one posture, wherever they stand in the line. */
+interface Kind {
+  readonly item: Item;
+  readonly count: number;
+  /** Which items they are, in order, and how many of each. */
+  readonly of: readonly { readonly piece: number; readonly count: number }[];
+}
+
+/** Lines that name the same thing again are one kind: `4 dice` and `3 more dice` pack as seven. */
+function kindsOf(pieces: readonly Item[]): readonly Kind[] {
+  const kinds = new Map<string, Kind>();
+  for (const [piece, item] of pieces.entries()) {
+    const key = JSON.stringify([Object.entries(item.thing).sort(), item.posture ?? null]);
+    const before = kinds.get(key);
+    const of = [...(before?.of ?? []), { piece, count: item.count }];
+    kinds.set(key, { item: before?.item ?? item, count: (before?.count ?? 0) + item.count, of });
   }
-  return kept;
+  return [...kinds.values()];
 }
 
-/** All blocks of n equal things in rows, columns and layers that waste no whole row. */
-function* grids(piece: number, ways: readonly Box[], n: number): Generator<void, Node[], void> {
-  const found: Node[] = [];
-  for (const size of ways)
-    for (let i = 1; i <= n; i++) {
-      if (i % 16 === 0) yield;
-      for (let j = 1; i * j <= n || j === 1; j++) {
-        const k = Math.ceil(n / (i * j));
-        if ((i - 1) * j * k >= n || i * (j - 1) * k >= n) continue;
-        found.push({
-          kind: 'grid',
-          box: [i * size[0], j * size[1], k * size[2]],
-          ...{ piece, size, counts: [i, j, k], n },
-        });
-        if (i * j >= n) break;
-      }
-    }
-  yield;
-  return undominated(found);
+/** Ways to share a number of blocks out among kinds: no more blocks of a kind than there are things of it. */
+function blocksFor(kinds: readonly Kind[], most: number): readonly (readonly number[])[] {
+  return kinds
+    .reduce<readonly (readonly number[])[]>(
+      (all, { count }) =>
+        all.flatMap((one) => Array.from({ length: Math.min(count, MOST_OF_A_KIND) }, (_, k) => [...one, k + 1])),
+      [[]],
+    )
+    .filter((blocks) => blocks.reduce((a, b) => a + b, 0) <= Math.max(most, kinds.length));
 }
 
-function pairs(first: readonly Node[], second: readonly Node[]): Node[] {
-  const found: Node[] = [];
-  for (const p of first)
-    for (const q of second)
-      for (const axis of [0, 1, 2] as const)
-        found.push({
-          kind: 'pair',
-          box: [0, 1, 2].map((k) =>
-            k === axis ? p.box[k] + q.box[k] : Math.max(p.box[k], q.box[k]),
-          ) as unknown as Box,
-          ...{ axis, first: p, second: q },
-        });
-  return found;
-}
+/** A number divided as evenly as can be. */
+const evenly = (count: number, parts: number): readonly number[] =>
+  Array.from({ length: parts }, (_, k) => Math.floor(count / parts) + (k < count % parts ? 1 : 0));
 
 /**
  * Boxes into which a set of things can be packed, none of them better than another in every direction, the smallest first.
- * Every packing is made by setting two smaller ones side by side or on each other, in all ways, so for up to five things the
- * best such packing is among them; larger sets are made of rows of equal things. Round things take the room of the box
- * around them.
+ *
+ * Up to six things are packed one by one, over all ways to divide them by cuts and those in which three lock; larger sets in
+ * blocks of equal things, over all ways to share a few blocks out among the kinds. Rounds nest. Each of these families has
+ * with a packing all that is left of it when a thing is taken out or made smaller, so a thing more never needs a smaller box;
+ * for more than six things boxes that differ by half a percent of a side may be left out.
  * @throws RangeError when there is nothing to pack
  */
-export function arrangements(pieces: readonly Item[], turning: Turning): readonly Arrangement[] {
-  const work = arranging(pieces, turning);
+export function arrangements(pieces: readonly Item[], turning: Turning, order?: Order): readonly Arrangement[] {
+  const work = arranging(pieces, turning, order);
   let step = work.next();
   while (!step.done) step = work.next();
   return step.value;
 }
 
 /** The same, yielding so that the caller can stop. */
-export function* arranging(pieces: readonly Item[], turning: Turning): Generator<void, readonly Arrangement[], void> {
+export function* arranging(
+  pieces: readonly Item[],
+  turning: Turning,
+  order?: Order,
+): Generator<void, readonly Arrangement[], void> {
   if (!pieces.length) throw new RangeError('There is nothing to arrange.');
-  const total = pieces.reduce((sum, { count }) => sum + count, 0);
-  const groups: Node[][] = [];
-  for (const [piece, { thing, count, posture }] of pieces.entries()) {
-    const ways = turnedAs(boxOf(thing), turning, posture);
-    if (total <= SINGLY) for (let k = 0; k < count; k++) groups.push(yield* grids(piece, ways, 1));
-    else groups.push(yield* grids(piece, ways, count));
-  }
-  const packed = groups.length <= SINGLY ? yield* together(groups) : yield* oneAfterAnother(groups);
-  return packed.map((node) => ({ box: node.box, placements: placementsOf(node, [0, 0, 0]) }));
+  const directions = order ? ORDERS[order] : ANY_ORDER;
+  const pace = pacing();
+  const kinds = kindsOf(pieces);
+  const blocks = kinds.map(
+    ({ item: { thing, posture } }, k) => new OneKind(k, liesOf(thing, turning, posture), directions.within, pace),
+  );
+  const total = kinds.reduce((sum, { count }) => sum + count, 0);
+  const nodes =
+    total <= SINGLY
+      ? yield* together(
+          kinds.map(({ count }, k): Group => ({ count, boxes: (many) => blocks[k].boxes(many) })),
+          {
+            axes: directions.between,
+            uncutUpTo: directions !== ANY_ORDER ? 0 : total < SINGLY ? total : UNCUT_OF_MOST,
+            share: 0,
+            kept: Infinity,
+          },
+          pace,
+        )
+      : yield* inBlocks(kinds, blocks, directions.between, pace);
+  return smallestFirst(nodes).map((node) => arrangementOf(node, kinds));
 }
 
-/** The best packings of all groups, over all ways to divide them in two again and again. */
-function* together(groups: readonly Node[][]): Generator<void, Node[], void> {
-  const best = new Map<number, Node[]>();
-  const whole = (1 << groups.length) - 1;
-  for (let set = 1; set <= whole; set++) {
-    yield;
-    const alone = groups.findIndex((_, k) => set === 1 << k);
-    if (alone >= 0) {
-      best.set(set, groups[alone]);
-      continue;
-    }
-    const found: Node[] = [];
-    for (let part = (set - 1) & set; part > 0; part = (part - 1) & set)
-      if (part > (set ^ part)) found.push(...pairs(best.get(part)!, best.get(set ^ part)!));
-    best.set(set, undominated(found));
+/** Larger sets: in blocks of one kind. */
+function* inBlocks(
+  kinds: readonly Kind[],
+  blocks: readonly OneKind[],
+  axes: readonly Axis[],
+  pace: Pacer,
+): Generator<void, readonly Node[], void> {
+  if (kinds.length > MOST_KINDS) return yield* oneAfterAnother(kinds, blocks, axes, pace);
+  const front = new Front<Node>(TOLD_SHARE);
+  for (const shared of blocksFor(kinds, MOST_BLOCKS)) {
+    const few = shared.reduce((sum, parts) => sum + parts, 0) <= FEW_BLOCKS;
+    const groups = shared.flatMap((parts, k) =>
+      evenly(kinds[k].count, parts).map((many): Group => ({
+        count: 1,
+        *boxes() {
+          return thinned(yield* blocks[k].boxes(many), few ? 4 * KEPT_ON_THE_WAY : KEPT_ON_THE_WAY);
+        },
+      })),
+    );
+    for (const node of yield* together(groups, { axes, uncutUpTo: 0, share: ON_THE_WAY, kept: KEPT_ON_THE_WAY }, pace))
+      front.offer(...node.box, () => node);
   }
-  return best.get(whole)!;
+  return thinned(front.nodes);
 }
 
-/** Many kinds of things: largest first, each set beside what is there. */
-function* oneAfterAnother(groups: readonly Node[][]): Generator<void, Node[], void> {
-  const size = (nodes: Node[]): number => Math.max(...nodes.map(({ box }) => box[0] * box[1] * box[2]));
-  const [first, ...rest] = [...groups].sort((p, q) => size(q) - size(p));
+/** Very many kinds: largest first, each set beside what is there. */
+function* oneAfterAnother(
+  kinds: readonly Kind[],
+  blocks: readonly OneKind[],
+  axes: readonly Axis[],
+  pace: Pacer,
+): Generator<void, readonly Node[], void> {
+  const each: (readonly Node[])[] = [];
+  for (const [k, { count }] of kinds.entries()) each.push(thinned(yield* blocks[k].boxes(count)));
+  const size = (nodes: readonly Node[]): number => Math.max(...nodes.map(({ box }) => box[0] * box[1] * box[2]));
+  const [first, ...rest] = each.sort((p, q) => size(q) - size(p));
   let nodes = first;
-  for (const group of rest) {
-    yield;
-    nodes = undominated(pairs(nodes, group));
+  for (const one of rest) {
+    const front = new Front<Node>(TOLD_SHARE);
+    yield* offerPairs(front, nodes, one, axes, pace);
+    nodes = thinned(front.nodes);
   }
   return nodes;
 }
 
-function placementsOf(node: Node, at: Box): PlacedThing[] {
-  if (node.kind === 'pair') {
-    const beyond = at.map((v, k) => (k === node.axis ? v + node.first.box[k] : v)) as unknown as Box;
-    return [...placementsOf(node.first, at), ...placementsOf(node.second, beyond)];
-  }
-  const { counts, size, piece, n } = node;
-  const found: PlacedThing[] = [];
-  for (let k = 0; k < counts[2]; k++)
-    for (let j = 0; j < counts[1]; j++)
-      for (let i = 0; i < counts[0] && found.length < n; i++)
-        found.push({ piece, size, at: [at[0] + i * size[0], at[1] + j * size[1], at[2] + k * size[2]] });
-  return found;
+/** A packing as it is told: where things lie is worked out when it is asked for, and each is given to the item it came from. */
+function arrangementOf(node: Node, kinds: readonly Kind[]): Arrangement {
+  let placed: readonly PlacedThing[] | null = null;
+  return {
+    box: node.box,
+    get placements() {
+      if (placed) return placed;
+      const left = kinds.map(({ of }) => of.flatMap(({ piece, count }) => Array.from({ length: count }, () => piece)));
+      const next = kinds.map(() => 0);
+      placed = placementsOf(node).map((thing) => ({ ...thing, piece: left[thing.piece][next[thing.piece]++] }));
+      return placed;
+    },
+  };
 }

@@ -50,3 +50,14 @@ export function heapShare(thing: Thing): number {
   const sides = [...boxOf(thing)].sort((p, q) => p - q);
   return sides[2] / sides[0] > 4 ? 0.45 : 0.55;
 }
+
+/** Things this much thinner than they are wide lie on others of their kind, and bend rather than stand. */
+const THIN_SHARE = 1 / 20;
+
+/** Whether a thing is a sheet, or as thin as one for its size. */
+export function isThin(thing: Thing): boolean {
+  if (thing.shape === 'flat') return true;
+  if (thing.shape !== 'block') return false;
+  const [thick, wide] = [...boxOf(thing)].sort((p, q) => p - q);
+  return thick <= THIN_SHARE * wide;
+}

@@ -1,5 +1,6 @@
 import { measure } from '../forms/folded';
 import type { Form, SheetSize } from '../forms/form';
+import type { RulerId } from '../measure/ruler';
 import type { Room } from '../purpose/demand';
 import type { Purpose } from '../purpose/purpose';
 import type { Fitting } from './fitting';
@@ -83,7 +84,7 @@ export interface Held {
 export function* holding(
   fitting: Fitting,
   sheet: SheetSize,
-  { thicknessMm }: { readonly thicknessMm: number },
+  { thicknessMm, ruler }: { readonly thicknessMm: number; readonly ruler: RulerId },
 ): Generator<Held | null, void, void> {
   const longer = Math.max(sheet.widthMm, sheet.heightMm);
   const size = { widthMm: longer, heightMm: Math.min(sheet.widthMm, sheet.heightMm) };
@@ -94,10 +95,10 @@ export function* holding(
     const lengths: number[] = [];
     while (lengths.length < way.lengths.length) {
       const given = usual[way.lengths[lengths.length]];
-      const { from, to, stepMm } = marksOf(form, way, size, lengths, 'mm');
+      const { from, to, stepMm } = marksOf(form, way, size, lengths, ruler);
       if (to < from) break;
-      // A wrap is made to its card: of those that it takes, the largest.
-      lengths.push(typeof given === 'number' ? given : Math.floor(to) * stepMm);
+      // A wrap is made to its card: of those that it takes, one in the middle.
+      lengths.push(typeof given === 'number' ? given : Math.round((from + to) / 2) * stepMm);
     }
     if (lengths.length < way.lengths.length) continue;
     const found = yield* paused(fitting.folding(way, { sheet: size, lengths }));
@@ -117,6 +118,10 @@ export function* holding(
 }
 
 /** The same at once. */
-export function holds(fitting: Fitting, sheet: SheetSize, paper: { readonly thicknessMm: number }): readonly Held[] {
+export function holds(
+  fitting: Fitting,
+  sheet: SheetSize,
+  paper: { readonly thicknessMm: number; readonly ruler: RulerId },
+): readonly Held[] {
   return [...holding(fitting, sheet, paper)].filter((held) => held !== null);
 }

@@ -42,6 +42,18 @@ const NUDGE_MM = 0.02;
 export const chanceOfAll = (pieces: readonly (number | null)[]): number | null =>
   pieces.reduce((all, one) => (all === null || one === null ? null : all * one), 1);
 
+/** A demand as it is held against draws: which measure it reads, what it needs where that is fixed, and how it runs. */
+interface Test {
+  readonly demand: Demand;
+  readonly at: number;
+  readonly fixed: number | null;
+  readonly left: number;
+  readonly slopes: Float64Array | null;
+}
+
+/** What is to spare runs on no steeper than so many times its slope here, as far as any draw reaches. */
+const OUT_OF_REACH = 1.5;
+
 const spare = (demand: Demand, asked: RoomAsked): number => demand.have(asked) - demand.need(asked);
 
 /** What is to spare of a demand in a room, and how that runs with each of its sizes. */
@@ -54,6 +66,17 @@ export function slopesOf(demand: Demand, asked: RoomAsked, names: readonly strin
       spare(demand, { ...asked, room: { ...room, sizes: { ...room.sizes, [name]: at + by } } });
     return (moved(NUDGE_MM) - moved(-NUDGE_MM)) / (2 * NUDGE_MM);
   });
+}
+
+/** The same, worked out once for all demands that read the same and need what is fixed. */
+export function slopesKept(asked: RoomAsked, names: readonly string[]): (demand: Demand) => Float64Array {
+  const known = new Map<unknown, Float64Array>();
+  return (demand) => {
+    const key = demand.fixed === undefined ? demand : (demand.reads ?? demand);
+    let slopes = known.get(key);
+    if (!slopes) known.set(key, (slopes = slopesOf(demand, asked, names)));
+    return slopes;
+  };
 }
 
 /** Standard deviation of what is to spare of a demand, for a hand that misses by 1 mm. */
@@ -92,27 +115,55 @@ export function chanceOf(
       return ml === null ? null : volume * ml;
     },
   };
-  const tests = ways.map(({ demands }) =>
-    demands.map((demand) =>
-      demand.smooth ? { demand, spare: spare(demand, asked), slopes: slopesOf(demand, asked, names) } : { demand },
-    ),
+  const furthest = draws.map((row) => row.reduce((most, miss) => Math.max(most, Math.abs(miss)), 0));
+  const slopesFor = slopesKept(asked, names);
+  /** No draw of any of its demands comes near: such a way needs no look at each draw. */
+  const isOutOfReach = ({ demands }: WayToFit): boolean =>
+    demands.some((demand) => {
+      const left = spare(demand, asked);
+      if (left >= 0 || volumeSpread > 0) return false;
+      const furthestOff = slopesFor(demand).reduce((sum, slope, m) => sum + Math.abs(slope) * furthest[m], 0);
+      return left < -OUT_OF_REACH * handMm * furthestOff;
+    });
+  const near = ways.filter((way) => !isOutOfReach(way));
+  /** What demands read of the room that was drawn, once for all that read the same. */
+  const measures: Demand[] = [];
+  const placeOf = new Map<unknown, number>();
+  const tests = near.map(({ demands }) =>
+    demands.map((demand): Test => {
+      const key = demand.reads ?? demand;
+      if (!placeOf.has(key)) placeOf.set(key, measures.push(demand) - 1);
+      return {
+        ...{ demand, at: placeOf.get(key)!, fixed: demand.fixed ?? null },
+        ...{ left: spare(demand, asked), slopes: demand.smooth ? slopesFor(demand) : null },
+      };
+    }),
   );
+  const have = new Float64Array(measures.length);
+  const holdsIn = ({ demand, at, fixed, left, slopes }: Test, n: number): boolean => {
+    if (slopes) {
+      let now = left;
+      for (let m = 0; m < base.length; m++) now += slopes[m] * handMm * draws[m][n];
+      return now >= FITS * Math.abs(left);
+    }
+    const need = fixed ?? demand.need(drawn);
+    return have[at] - need >= FITS * Math.abs(need);
+  };
   let fits = 0;
   for (let n = 0; n < DRAWS; n++) {
     for (let m = 0; m < base.length; m++) drawnSizes[names[m]] = base[m] + handMm * draws[m][n];
     if (luck) volume = 1 + volumeSpread * luck[n];
-    const holds = tests.some((way) =>
-      way.every(({ demand, spare: left, slopes }) => {
-        if (slopes) {
-          let now = left;
-          for (let m = 0; m < base.length; m++) now += slopes[m] * handMm * draws[m][n];
-          return now >= FITS * Math.abs(left);
-        }
-        const need = demand.need(drawn);
-        return demand.have(drawn) - need >= FITS * Math.abs(need);
-      }),
-    );
-    if (holds) fits++;
+    for (let k = 0; k < measures.length; k++) if (!measures[k].smooth) have[k] = measures[k].have(drawn);
+    for (let w = 0; w < tests.length; w++) {
+      const test = tests[w];
+      let d = 0;
+      while (d < test.length && holdsIn(test[d], n)) d++;
+      if (d < test.length) continue;
+      fits++;
+      // What fits one draw fits most: it is asked sooner next time.
+      if (w) [tests[w - 1], tests[w]] = [tests[w], tests[w - 1]];
+      break;
+    }
   }
   return fits / DRAWS;
 }

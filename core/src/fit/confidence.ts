@@ -4,6 +4,7 @@ import type { RoomAsked } from '../purpose/demand';
 import { slopesOf } from './chance';
 import type { Fitting, Found } from './fitting';
 import { fitOf, FITS, leastShare } from './needs';
+import { within } from './outer-limits';
 import type { Prepared } from '../purpose/prepare';
 import { flattened } from './size-model';
 import type { SizedForm, SizeOptions } from './size-options';
@@ -42,8 +43,10 @@ function foundFor(fitting: Fitting, { way, sheet, lengths }: SizedForm): Found {
   return found;
 }
 
-const roomFor = (fitting: Fitting, { folded }: Found, thicknessMm: number): RoomAsked =>
-  fitting.asking(measure(folded, thicknessMm).rooms[0], folded.size);
+function roomFor(fitting: Fitting, { folded }: Found, thicknessMm: number): RoomAsked {
+  const { rooms, outer } = measure(folded, thicknessMm);
+  return fitting.asking(rooms[0], folded.size, outer);
+}
 
 /**
  * Folds an answer again and again by a hand that misses its marks, at its own sheet and on its own paper, and counts how often
@@ -59,7 +62,7 @@ export function* replaying(
 ): Generator<Confidence, Confidence, boolean> {
   const found = foundFor(fitting, answer);
   const room = roomFor(fitting, found, options.thicknessMm);
-  const ways = fitting.demands(prepared, room.room.kind);
+  const ways = within(fitting.demands(prepared, room.room.kind), options.most);
   const exact = flattened(measure(found.folded, options.thicknessMm));
   const names = Object.keys(fitting.shelf.roomKind(room.room.kind).names);
   const sums = new Float64Array(names.length);
@@ -90,6 +93,7 @@ export function* replaying(
     const fit = fitOf(ways, {
       ...room,
       room: sizes.rooms[0],
+      outer: sizes.outer,
       mostMl: (own) => {
         const ml = fitting.mostMl(own);
         return ml === null ? null : share * ml;
@@ -116,7 +120,7 @@ export function* blame(
 ): Generator<void, readonly Blame[], void> {
   const found = foundFor(fitting, answer);
   const room = roomFor(fitting, found, options.thicknessMm);
-  const ways = fitting.demands(prepared, room.room.kind);
+  const ways = within(fitting.demands(prepared, room.room.kind), options.most);
   const { misses, offsets } = yield* fitting.missesAt(found, answer.lengths);
   const { names } = offsets;
   const [best] = [...ways].sort((p, q) => leastShare(q.demands, room) - leastShare(p.demands, room));

@@ -80,8 +80,8 @@ export class Fitting {
   }
 
   /** A room as a purpose is held against it. */
-  asking(room: Room, { widthMm, heightMm }: SheetSize): RoomAsked {
-    return { room, sheetAreaMm2: widthMm * heightMm, mostMl: this.mostMl };
+  asking(room: Room, { widthMm, heightMm }: SheetSize, outer?: RoomAsked['outer']): RoomAsked {
+    return { room, sheetAreaMm2: widthMm * heightMm, mostMl: this.mostMl, ...(outer && { outer }) };
   }
 
   /** How sure the volume of a room is: one standard deviation as a share, 0 for a rigid one. */

@@ -20,3 +20,5 @@ export * from './rank';
 export * from './answer';
 export * from './explain-fit';
 export * from './why-line';
+export * from './roominess';
+export * from './outer-limits';

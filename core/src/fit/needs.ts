@@ -26,13 +26,17 @@ export const FITS = -1e-9;
 /** What is left over of a need, as a share of it; a need of nothing counts by its surplus alone. */
 export const spareShare = (have: number, need: number): number => (have - need) / Math.max(1e-9, Math.abs(need));
 
-/** Least of what is left over of some demands, as a share of what is needed. */
-export function leastShare(demands: readonly Demand[], asked: RoomAsked): number {
+/**
+ * Least of what is left over of some demands, as a share of what is needed.
+ * @param beyond not worked out further once it is known to be no more than this
+ */
+export function leastShare(demands: readonly Demand[], asked: RoomAsked, beyond = -Infinity): number {
   let least = Infinity;
   for (const demand of demands) {
     const share = spareShare(demand.have(asked), demand.need(asked));
-    if (share < least) least = share;
     if (Number.isNaN(share)) return -Infinity;
+    if (share < least) least = share;
+    if (least <= beyond) return least;
   }
   return least;
 }
@@ -43,7 +47,7 @@ export function fitOf(ways: readonly WayToFit[], asked: RoomAsked): Fit {
   let best = ways[0];
   let most = -Infinity;
   for (const way of ways) {
-    const share = leastShare(way.demands, asked);
+    const share = leastShare(way.demands, asked, most);
     if (share > most) [best, most] = [way, share];
   }
   const needs = best.demands.map((demand): Need => ({

@@ -1,5 +1,7 @@
 import { formById } from '../forms/shelf';
+import type { EaseId } from '../purpose/ease';
 import { CRITERIA, type Criterion, USUAL_WEIGHTS, type Weights } from './criteria';
+import { lostToRoom, tooRoomy, type TooRoomy } from './roominess';
 import { paperOf, type SizedForm } from './size-options';
 
 /** An answer with its marks: each from 0 to 1, and all together, weighed. */
@@ -7,6 +9,8 @@ export interface Ranked {
   readonly answer: SizedForm;
   readonly marks: Readonly<Record<Criterion, number>>;
   readonly score: number;
+  /** Along which sides it has too much room. */
+  readonly roomy: readonly TooRoomy[];
 }
 
 const nothingAgainst = (): number => 0;
@@ -19,15 +23,18 @@ function closeness({ fit }: SizedForm): number {
 
 /**
  * Marks all answers against each other and sorts them, best first.
+ * @param more.ease by which it is judged how much room is too much
+ * @param more.paper what an answer takes of paper, where that is not the area of its sheets
  * @param lowered the share of its score that an answer loses whatever counts, from 0 to 1: paper that must not touch food
  */
 export function rank(
   answers: readonly SizedForm[],
   weights: Weights = USUAL_WEIGHTS,
   lowered: (answer: SizedForm) => number = nothingAgainst,
+  { ease = 'easy', paper = paperOf }: { readonly ease?: EaseId; readonly paper?: (answer: SizedForm) => number } = {},
 ): readonly Ranked[] {
   if (!answers.length) return [];
-  const leastArea = Math.min(...answers.map(paperOf));
+  const leastArea = Math.min(...answers.map(paper));
   const leastMinutes = Math.min(...answers.map(({ formId }) => formById(formId).minutes));
   const total = Object.values(weights).reduce((a, b) => a + b, 0) || 1;
   return answers
@@ -35,7 +42,7 @@ export function rank(
       const form = formById(answer.formId);
       const { minutes, skill } = form;
       const marks: Record<Criterion, number> = {
-        paper: leastArea / paperOf(answer),
+        paper: leastArea / paper(answer),
         close: closeness(answer),
         sure: answer.chance ?? 0.5,
         time: leastMinutes / minutes,
@@ -46,9 +53,10 @@ export function rank(
         closed: form.closure(answer.make).kind === 'open' ? 0 : 1,
       };
       const weighed = (Object.keys(CRITERIA) as Criterion[]).reduce((sum, key) => sum + weights[key] * marks[key], 0);
-      return { answer, marks, score: (weighed / total) * (1 - lowered(answer)) };
+      const roomy = tooRoomy(answer.fit, ease, marks.closed > 0);
+      return { answer, marks, roomy, score: (weighed / total) * (1 - lowered(answer)) * (1 - lostToRoom(roomy)) };
     })
-    .sort((p, q) => q.score - p.score || paperOf(p.answer) - paperOf(q.answer));
+    .sort((p, q) => q.score - p.score || paper(p.answer) - paper(q.answer));
 }
 
 /** What speaks most for one answer over the next one: the criteria that make up the difference, largest first. */

@@ -99,10 +99,31 @@ export function* sizingForm(
 ): Work<SizedForm | Unmet | null> {
   const make = meeting(form, options.wishes ?? NO_WISHES);
   if (!make) return null;
+  const { purpose } = prepared;
+  // What stands over the rim keeps it from closing.
+  if (
+    purpose.kind === 'hold' &&
+    (purpose.proudMm || purpose.gripped) &&
+    form.closure(form.params.parse(make)).kind !== 'open'
+  )
+    return null;
   const usual = form.params.parse(make) as Readonly<Record<string, unknown>>;
   const first = optionsFor(options, entriesOf(form, usual)[0].key);
   const asked = yield* sizing(fitting, form, askingFor(fitting, prepared), first, given);
-  if (!isPiece(asked)) return asked && { formId: form.id, ...asked };
+  if (!asked) {
+    const refused = fitting.shelf.roomKind(form.rooms[0]).refuses?.(prepared);
+    return refused ? { formId: form.id, demands: [], refused } : null;
+  }
+  if (!isPiece(asked)) {
+    const open = first.most
+      ? yield* sizing(fitting, form, askingFor(fitting, prepared), { ...first, most: null }, given)
+      : null;
+    return { formId: form.id, ...asked, ...(open && isPiece(open) && { outside: open.outer }) };
+  }
+  const { ceiling } = form;
+  const needsMm = Math.min(asked.sheet.widthMm, asked.sheet.heightMm);
+  if (needsMm > ceiling.mm)
+    return { formId: form.id, demands: [], beyond: { needsMm, mostMm: ceiling.mm, why: ceiling.why } };
   const entries = entriesOf(form, { ...make, ...asked.params });
   const own = entryOf(entries[0], asked);
   const others =

@@ -3,6 +3,7 @@ import type { RulerId } from '../measure/ruler';
 import type { Fit } from './needs';
 import type { Room } from '../purpose/demand';
 import type { FitOptions } from '../purpose/prepare';
+import type { OuterLimits } from '../purpose/purpose';
 import type { Wishes } from './wishes';
 import type { SizeSum } from './size-sums';
 import type { Way } from './ways';
@@ -18,6 +19,8 @@ export interface SizeOptions extends FitOptions {
   readonly confidence: number | null;
   /** By how much the hand misses, one standard deviation in mm. */
   readonly handMm: number;
+  /** What each finished piece may measure outside; open when left out. */
+  readonly most?: OuterLimits | null;
   /** What is wished of the make as a whole: a lid, several in each other; nothing when left out. */
   readonly wishes?: Wishes;
 }
@@ -97,10 +100,27 @@ export const optionsFor = (options: SizeOptions, key: string): SizeOptions => ({
 export const paperOf = (answer: SizedForm): number =>
   entriesSized(answer).reduce((sum, { sheet, copies }) => sum + copies * sheet.widthMm * sheet.heightMm, 0);
 
-/** Why no sheet does: which two demands are against each other, if two are. */
+/** Why no sheet does: which two demands are against each other, if two are, or why the form is not made for it. */
 export interface Unmet {
   readonly formId: string;
   readonly demands: readonly string[];
+  /** What stands against the kind of thing that it is. */
+  readonly refused?: string;
+  /** What it would measure outside, where that is more than it may, in mm. */
+  readonly outside?: FormSizes['outer'];
+  /** The smallest sheet that does is larger than the form is any use of, by its shorter side in mm. */
+  readonly beyond?: { readonly needsMm: number; readonly mostMm: number; readonly why: string };
 }
 
 export const isSized = (answer: SizedForm | Unmet | null): answer is SizedForm => answer !== null && 'sheet' in answer;
+
+/** Why a form does not answer, as it is told after its name. */
+export function whyUnmet({ demands, refused, beyond, outside }: Unmet, length: (mm: number) => string): string {
+  if (refused) return refused;
+  if (beyond)
+    return `it would take a sheet of ${length(beyond.needsMm)}, and from more than ${length(beyond.mostMm)} ${beyond.why}`;
+  if (outside)
+    return `outside it comes to ${[outside.lengthMm, outside.widthMm, outside.heightMm].map(length).join(' × ')}`;
+  if (!demands.length) return 'it cannot be folded so';
+  return `${demands.join(' and ')} ${demands.length > 1 ? 'rule' : 'rules'} it out`;
+}

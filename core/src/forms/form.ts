@@ -231,6 +231,8 @@ export interface FormFacts<P = unknown> {
   readonly minutes: number;
   /** Which papers suit, and why. */
   readonly papers: string;
+  /** Beyond this shorter side of the sheet, in mm, it is no use any more, in common papers: a judgement, and why. */
+  readonly ceiling: { readonly mm: number; readonly why: string };
   /** The usual cautions, where there are any. */
   readonly cautions: readonly Caution[];
 }

@@ -15,6 +15,8 @@ export interface Room<K extends string = string> {
 export interface RoomAsked<K extends string = string> {
   readonly room: Room<K>;
   readonly sheetAreaMm2: number;
+  /** What the piece measures outside, in mm, where that is asked too. */
+  readonly outer?: { readonly lengthMm: number; readonly widthMm: number; readonly heightMm: number };
   /** What a soft room holds at most, in ml; null until its shape has been worked out. */
   readonly mostMl: (room: Room) => number | null;
 }
@@ -33,6 +35,10 @@ export interface Demand<K extends string = string> {
   need(asked: RoomAsked<K>): number;
   /** What the need is made of, where it is a sum; parts may be nothing. */
   terms?(asked: RoomAsked<K>): readonly Term[];
+  /** Demands that read the same of a room have the same here, so that it is read once for all of them. */
+  readonly reads?: unknown;
+  /** What is needed, where that is the same for all rooms. */
+  readonly fixed?: number;
   /** It takes long to work out, and runs smoothly: misses may be judged by its slopes. */
   readonly smooth?: true;
 }
@@ -63,6 +69,8 @@ export function demandsOn<K extends string>(): DemandsOn<K> {
   const demand: DemandsOn<K>['demand'] = (name, have, need, more = {}) => ({
     name,
     unit: 'mm',
+    reads: have,
+    ...(typeof need === 'number' && { fixed: need }),
     have: (asked) => have(asked.room.sizes, asked),
     need: typeof need === 'number' ? () => need : (asked) => need(asked.room.sizes, asked),
     ...more,

@@ -1,3 +1,5 @@
+import type { Arrangement } from '../bodies/arrange';
+import { turnedSides } from '../bodies/cornerwise';
 import type { Term } from './demand';
 
 /** How much room the maker leaves round the contents. */
@@ -13,6 +15,13 @@ export const EASES = {
 
 export type EaseId = keyof typeof EASES;
 
+/** How much more room than was asked for still does not let things rattle: in mm and percent of the contents. A judgement. */
+export const STILL_CLOSE: Readonly<Record<EaseId, { readonly mm: number; readonly percent: number }>> = {
+  snug: { mm: 2, percent: 2 },
+  easy: { mm: 5, percent: 5 },
+  loose: { mm: 12, percent: 12 },
+};
+
 /** Room added to one size, both sides together, in mm. */
 export function easeMm(sizeMm: number, ease: EaseId): number {
   return EASES[ease].mm + (EASES[ease].percent / 100) * sizeMm;
@@ -23,3 +32,24 @@ export const roomy = (sizeMm: number, ease: EaseId): readonly Term[] => [
   { name: 'contents', value: sizeMm },
   { name: 'ease', value: easeMm(sizeMm, ease) },
 ];
+
+/** The long and the wide side of a floor on which things lie, with room round them as they lie. */
+export function roomyFloor(
+  { box, cornerwise }: Arrangement,
+  ease: EaseId,
+): { readonly long: readonly Term[]; readonly wide: readonly Term[] } {
+  const [a, b] = box;
+  if (!cornerwise) return { long: roomy(Math.max(a, b), ease), wide: roomy(Math.min(a, b), ease) };
+  const [p, q] = cornerwise.of;
+  const grown = turnedSides([p + easeMm(p, ease), q + easeMm(q, ease)], cornerwise.angle);
+  return {
+    long: [
+      { name: 'contents, cornerwise', value: a },
+      { name: 'ease', value: grown.longMm - a },
+    ],
+    wide: [
+      { name: 'contents, cornerwise', value: b },
+      { name: 'ease', value: grown.wideMm - b },
+    ],
+  };
+}

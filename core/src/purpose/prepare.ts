@@ -1,4 +1,5 @@
 import { type Arrangement, arranging, type Turning } from '../bodies/arrange';
+import { laidCornerwise } from '../bodies/cornerwise';
 import type { EaseId } from './ease';
 import type { Purpose } from './purpose';
 
@@ -43,8 +44,12 @@ function unbeaten(
 
 /** Packs the things of a purpose, once for all forms that are asked. Yields so that the caller can stop. */
 export function* preparing(purpose: Purpose, options: FitOptions): Generator<void, Prepared, void> {
-  const packings = purpose.kind === 'hold' ? yield* arranging(purpose.pieces, options.turning) : [];
-  const standing = unbeaten(packings, ([a, b, c]) => [Math.max(a, b), Math.min(a, b), c]);
+  const packings = purpose.kind === 'hold' ? yield* arranging(purpose.pieces, options.turning, purpose.order) : [];
+  const standing = unbeaten([...packings, ...packings.flatMap(laidCornerwise)], ([a, b, c]) => [
+    Math.max(a, b),
+    Math.min(a, b),
+    c,
+  ]);
   const lying = unbeaten(
     packings.filter(({ box }) => Math.min(...box) <= FLAT_MM),
     (box) => [...box].sort((p, q) => p - q),

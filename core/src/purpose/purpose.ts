@@ -1,9 +1,26 @@
+import type { Order } from '../bodies/arrange';
 import type { Item } from '../bodies/contents';
+
+/** How things are to be kept in what holds them, beside how each of them lies. */
+export interface Manner {
+  readonly order?: Order;
+  /** So much of them may stand over the rim. */
+  readonly proudMm?: number;
+  /** They must stand over the rim so far that fingers take hold of them. */
+  readonly gripped?: true;
+}
+
+/** What a finished thing may measure outside, in mm; null where that is open. */
+export interface OuterLimits {
+  readonly lengthMm: number | null;
+  readonly widthMm: number | null;
+  readonly heightMm: number | null;
+}
 
 /** What the folded thing is for. */
 export type Purpose =
   /** Things side by side and on each other, in order. */
-  | { readonly kind: 'hold'; readonly pieces: readonly Item[] }
+  | ({ readonly kind: 'hold'; readonly pieces: readonly Item[] } & Manner)
   /** Items poured in. */
   | { readonly kind: 'loose'; readonly piece: Item }
   | { readonly kind: 'liquid'; readonly ml: number }

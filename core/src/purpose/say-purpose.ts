@@ -1,7 +1,9 @@
 import type { Item, Posture, Thing } from '../bodies/contents';
 import { formatLength, formatSizes } from '../measure/format-length';
 import { formatMass, formatVolume, type Shown, USUALLY_SHOWN, withMark } from '../measure/shown';
-import type { Purpose } from './purpose';
+import type { Order } from '../bodies/arrange';
+import type { Manner, Purpose } from './purpose';
+import type { Terms } from './reading/terms';
 
 const POSTURES: Readonly<Record<Posture, string>> = {
   standing: ', standing',
@@ -30,6 +32,38 @@ function sayItem({ name, count, thing, posture }: Item, shown: Shown): string {
   return `${many}${said}`;
 }
 
+const ORDERS: Readonly<Record<Order, string>> = {
+  row: 'in a row',
+  floor: 'side by side in one layer',
+  stack: 'one on the other',
+  layers: 'each kind in a layer of its own',
+};
+
+function sayManner({ order, proudMm, gripped }: Manner, length: (mm: number) => string): readonly string[] {
+  return [
+    ...(order ? [ORDERS[order]] : []),
+    ...(proudMm ? [`up to ${length(proudMm)} over the rim`] : []),
+    ...(gripped ? ['over the rim far enough for fingers'] : []),
+  ];
+}
+
+/** What is said beside the things, read back: what it must fit into, which sheet it comes from. */
+export function sayTerms({ most, from }: Terms, asked: Partial<Shown> = {}): string {
+  const shown = { ...USUALLY_SHOWN, ...asked };
+  const length = (mm: number): string => formatLength(mm, shown.unit);
+  const side = (mm: number | null | undefined, name: string): string[] => (mm ? [`${length(mm)} ${name}`] : []);
+  const limits = [...side(most?.lengthMm, 'long'), ...side(most?.widthMm, 'wide'), ...side(most?.heightMm, 'high')];
+  const said = [
+    ...(limits.length ? [`at most ${limits.join(', ')} outside`] : []),
+    ...(from
+      ? [
+          `${from.many > 1 ? `${from.many} from one sheet` : 'from a sheet'} of ${formatSizes([from.widthMm, from.heightMm], shown.unit)}`,
+        ]
+      : []),
+  ];
+  return withMark(said.join('; '), shown.decimal);
+}
+
 /**
  * A purpose read back in plain words beneath the line that it was typed in, so that a misreading is seen at once: which word is
  * the name, how many there are, what is across, how thick a card is taken to be.
@@ -40,7 +74,9 @@ export function sayPurpose(purpose: Purpose, asked: Partial<Shown> = {}): string
   const said = ((): string => {
     switch (purpose.kind) {
       case 'hold':
-        return purpose.pieces.map((item) => sayItem(item, shown)).join('; ');
+        return [purpose.pieces.map((item) => sayItem(item, shown)).join('; '), ...sayManner(purpose, length)].join(
+          ', ',
+        );
       case 'loose':
         return `${sayItem(purpose.piece, shown)}, poured in`;
       case 'liquid':

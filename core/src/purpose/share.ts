@@ -13,7 +13,7 @@ export function perUnit(purpose: Purpose, units: number): Purpose {
   const divided = (item: Item): Item => ({ ...item, count: Math.ceil(item.count / units) });
   switch (purpose.kind) {
     case 'hold':
-      return { kind: 'hold', pieces: purpose.pieces.map(divided) };
+      return { ...purpose, pieces: purpose.pieces.map(divided) };
     case 'loose':
       return { kind: 'loose', piece: divided(purpose.piece) };
     case 'liquid':

@@ -1,11 +1,13 @@
 import { lengthFigure, type ShownUnit } from '../measure/format-length';
 import { parseLength } from '../measure/parse-length';
 import { type DecimalMark, GRAMS_PER, ML_PER, type Shown, USUALLY_SHOWN, withMark } from '../measure/shown';
+import type { Order } from '../bodies/arrange';
 import type { Item, Posture, Thing } from '../bodies/contents';
 import type { Purpose } from './purpose';
 import { numberWord } from './reading/figures';
 import { FIRST_WORDS, USUAL_CARD_MM } from './reading/item';
 import { isBall, isRound, usualPosture } from './reading/known-things';
+import type { Terms } from './reading/terms';
 
 /** So many digits tell any length apart, and leave out what adding binary fractions left behind. */
 const DIGITS = 12;
@@ -61,6 +63,12 @@ function sizesOf(thing: Thing, name: string): readonly number[] {
   }
 }
 
+const ORDER_WORDS: Readonly<Record<Order, string>> = {
+  row: 'in a row',
+  floor: 'side by side',
+  stack: 'stacked',
+  layers: 'in layers',
+};
 const POSTURE_WORDS: Readonly<Record<Posture, string>> = { standing: 'standing', lying: 'lying', any: 'any way' };
 
 function writeItem({ name, count, thing, posture }: Item, { unit, decimal }: Shown, loose = false): string {
@@ -83,7 +91,12 @@ export function writePurpose(purpose: Purpose, asked: Partial<Shown> = {}): stri
   const sizes = (...mm: number[]): string => exactSizes(mm, shown.unit, shown.decimal);
   switch (purpose.kind) {
     case 'hold':
-      return purpose.pieces.map((piece) => writeItem(piece, shown)).join(', ');
+      return [
+        ...purpose.pieces.map((piece) => writeItem(piece, shown)),
+        ...(purpose.order ? [ORDER_WORDS[purpose.order]] : []),
+        ...(purpose.proudMm ? [`proud by ${sizes(purpose.proudMm)}`] : []),
+        ...(purpose.gripped ? ['gripped'] : []),
+      ].join(', ');
     case 'loose':
       return writeItem(purpose.piece, shown, true);
     case 'liquid':
@@ -99,4 +112,18 @@ export function writePurpose(purpose: Purpose, asked: Partial<Shown> = {}): stri
     case 'bead':
       return `bead ${sizes(purpose.diameterMm)}`;
   }
+}
+
+/** What is said beside the things, as it would be typed after them; nothing where nothing is. */
+export function writeTerms({ most, from }: Terms, asked: Partial<Shown> = {}): string {
+  const shown = { ...USUALLY_SHOWN, ...asked };
+  const size = (...mm: number[]): string => exactSizes(mm, shown.unit, shown.decimal);
+  const under = (mm: number | null | undefined, side: string): string[] => (mm ? [`under ${size(mm)} ${side}`] : []);
+  return [
+    ...under(most?.lengthMm, 'long'),
+    ...under(most?.widthMm, 'wide'),
+    ...under(most?.heightMm, 'high'),
+    ...(from ? [`from ${size(from.widthMm, from.heightMm)}`] : []),
+    ...(from && from.many > 1 ? [`${from.many} of them`] : []),
+  ].join(', ');
 }

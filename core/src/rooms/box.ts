@@ -1,6 +1,7 @@
 import { boxOf, heapShare, volumeOf } from '../bodies/contents';
 import { alone, demandsOn } from '../purpose/demand';
-import { easeMm, roomy } from '../purpose/ease';
+import { type EaseId, easeMm, roomy, roomyFloor } from '../purpose/ease';
+import type { Manner } from '../purpose/purpose';
 import { roomKind } from './room-kind';
 
 const KEYS = ['lengthMm', 'widthMm', 'depthMm'] as const;
@@ -13,6 +14,22 @@ export const longSide = ({ lengthMm, widthMm }: Floor): number => Math.max(lengt
 export const shortSide = ({ lengthMm, widthMm }: Floor): number => Math.min(lengthMm, widthMm);
 const deep = ({ depthMm }: Sizes): number => depthMm;
 
+/** Fingers take hold of what stands so far over the rim, in mm. */
+const GRIP_MM = 10;
+/** What must be gripped still stands in the box by this share of its height. */
+const HELD_SHARE = 0.5;
+
+/** How deep a box must be for what stands so high in it, and how shallow. */
+function deepEnough(heightMm: number, ease: EaseId, { proudMm = 0, gripped }: Manner) {
+  if (gripped)
+    return [
+      demand('depth that holds it', deep, HELD_SHARE * heightMm),
+      demand('over the rim, for fingers', (sizes) => heightMm - sizes.depthMm, GRIP_MM),
+    ];
+  if (!proudMm) return [summed('depth', deep, roomy(heightMm, ease))];
+  return [demand('depth, less what may stand proud', deep, Math.max(heightMm - proudMm, HELD_SHARE * heightMm))];
+}
+
 /** A room with an even floor and walls on all sides: things stand in it, or are poured in. */
 export const BOX = roomKind('box', KEYS, {
   names: { lengthMm: 'Inside, long', widthMm: 'Inside, wide', depthMm: 'Inside, deep' },
@@ -20,12 +37,12 @@ export const BOX = roomKind('box', KEYS, {
   demands({ purpose, options: { ease }, standing }) {
     if (purpose.kind === 'hold')
       return standing.map((arrangement) => {
-        const [a, b, c] = arrangement.box;
+        const { long, wide } = roomyFloor(arrangement, ease);
         return {
           demands: [
-            summed('length', longSide, roomy(Math.max(a, b), ease)),
-            summed('width', shortSide, roomy(Math.min(a, b), ease)),
-            summed('depth', deep, roomy(c, ease)),
+            summed('length', longSide, long),
+            summed('width', shortSide, wide),
+            ...deepEnough(arrangement.box[2], ease, purpose),
           ],
           arrangement,
         };

@@ -1,8 +1,9 @@
 import { afloat, carriedG } from '../bodies/afloat';
+import { isThin } from '../bodies/contents';
 import type { Hull } from '../bodies/hull';
 import type { Point3 } from '../measure/vector3';
-import { alone, demandsOn, type Room, type RoomAsked } from '../purpose/demand';
-import { roomy } from '../purpose/ease';
+import { alone, type Demand, demandsOn, type Room, type RoomAsked } from '../purpose/demand';
+import { roomyFloor } from '../purpose/ease';
 import { roomKind } from './room-kind';
 
 const KEYS = ['floorLengthMm', 'floorWidthMm', 'sideMm', 'tipMm', 'rimLengthMm', 'rimWidthMm', 'overallMm'] as const;
@@ -16,6 +17,15 @@ export const LOADED_SHARE = 0.7;
 const LEAST_STABILITY_MM = 2;
 
 const { demand, summed } = demandsOn<Key>();
+type Sizes = Readonly<Record<Key, number>>;
+const floorLong = ({ floorLengthMm }: Sizes): number => floorLengthMm;
+const floorWide = ({ floorWidthMm }: Sizes): number => floorWidthMm;
+const tallest = ({ sideMm }: Sizes): number => TALL_SHARE * sideMm;
+
+/** What must be gripped stands so far over the sides, in mm. */
+const GRIP_MM = 10;
+const overRim = (heightMm: number): Demand<Key> =>
+  demand('over the rim, for fingers', ({ sideMm }) => heightMm - sideMm, GRIP_MM);
 
 /** The hull of a room's sizes. */
 export function hullOf({ sizes }: Room<Key>): Hull {
@@ -39,14 +49,17 @@ export const HULL = roomKind('hull', KEYS, {
   },
   holds: ['a floating load', 'boxes and blocks'],
   demands({ purpose, options: { ease, gsm }, standing }) {
+    // A sheet lies down on a boat's bends and tips.
+    if (purpose.kind === 'hold' && purpose.pieces.some(({ thing }) => isThin(thing))) return null;
     if (purpose.kind === 'hold')
       return standing.map((arrangement) => {
-        const [a, b, c] = arrangement.box;
+        const { long, wide } = roomyFloor(arrangement, ease);
         return {
           demands: [
-            summed('floor, long', ({ floorLengthMm }) => floorLengthMm, roomy(Math.max(a, b), ease)),
-            summed('floor, wide', ({ floorWidthMm }) => floorWidthMm, roomy(Math.min(a, b), ease)),
-            demand('height that does not topple it', ({ sideMm }) => TALL_SHARE * sideMm, c),
+            summed('floor, long', floorLong, long),
+            summed('floor, wide', floorWide, wide),
+            demand('height that does not topple it', tallest, arrangement.box[2]),
+            ...(purpose.gripped ? [overRim(arrangement.box[2])] : []),
           ],
           arrangement,
         };

@@ -71,12 +71,19 @@ function lying({ sizes, corners }: Room<Key>, { box, placements }: Arrangement):
   });
 }
 
+/** What is so thick that a pocket that is made to its measure would not lie flat does not belong into one. */
+function isFlat({ box }: Arrangement, ease: EaseId): boolean {
+  const [thick, low] = [...box].sort((p, q) => p - q);
+  return thick <= THICK_SHARE * (low + POCKET_EASE_MM[ease] + thick);
+}
+
 const POCKET_KIND = roomKind('pocket', KEYS, {
   names: { widthMm: 'Pocket, wide', heightMm: 'Pocket, high' },
   holds: ['flat things'],
   demands({ purpose, options, lying: packings }) {
-    if (purpose.kind !== 'hold' || !packings.length) return null;
-    return packings.flatMap((arrangement) => {
+    const flat = packings.filter((arrangement) => isFlat(arrangement, options.ease));
+    if (purpose.kind !== 'hold' || !flat.length) return null;
+    return flat.flatMap((arrangement) => {
       const [thick, low, wide] = [...arrangement.box].sort((p, q) => p - q);
       return [
         [wide, low],
@@ -84,6 +91,10 @@ const POCKET_KIND = roomKind('pocket', KEYS, {
       ].map(([across, up]) => ({ demands: inPocket(across, up, thick, options), arrangement }));
     });
   },
+  refuses: ({ options: { ease }, lying: packings }) =>
+    packings.length && !packings.some((arrangement) => isFlat(arrangement, ease))
+      ? 'what goes in is too thick for a pocket that lies flat'
+      : null,
   outline: ({ corners = [] }) => corners,
   shown({ sizes, corners = [] }) {
     const size = Math.max(sizes.widthMm, sizes.heightMm);

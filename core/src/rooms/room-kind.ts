@@ -31,6 +31,8 @@ export interface RoomKind<K extends string = string> {
    * @returns null when it does not answer that kind of purpose
    */
   demands(prepared: Prepared): readonly WayToFit<K>[] | null;
+  /** Why it does not answer a purpose that might be expected of it; null where there is nothing to say. */
+  refuses?(prepared: Prepared): string | null;
   /** How high something may stand in it, and how long it may be, in mm: for a room with a floor. */
   standing?(room: Room<K>): { readonly heightMm: number; readonly lengthMm: number };
   /** Outline of the largest flat thing in it, as it lies. */

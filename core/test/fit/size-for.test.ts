@@ -166,13 +166,13 @@ describe('what a sheet will hold', () => {
       { widthMm: 150, heightMm: 150 },
       { widthMm: 210, heightMm: 170 },
     ]) {
-      const held = holds(fitting, sheet, { thicknessMm: 0.1 });
+      const held = holds(fitting, sheet, { thicknessMm: 0.1, ruler: 'mm' });
       expect(held.length).toBeGreaterThan(1);
       for (const { formId, room } of held) {
         if (formId === 'card-template-wrap') continue;
         expect(make(formId, { sheet, params: {}, paper: { thicknessMm: 0.1 } }).sizes.rooms[0].kind).toBe(room.kind);
       }
     }
-    expect(holds(fitting, { widthMm: 30, heightMm: 30 }, { thicknessMm: 0.1 })).toEqual([]);
+    expect(holds(fitting, { widthMm: 30, heightMm: 30 }, { thicknessMm: 0.1, ruler: 'mm' })).toEqual([]);
   });
 });

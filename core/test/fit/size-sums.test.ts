@@ -44,7 +44,7 @@ describe('what a size comes from', () => {
   });
 
   it('is told with the figures put in: the cube after its fact sheet, √2/6 of the sheet less the paper', () => {
-    const held = holds(fitting, { widthMm: 150, heightMm: 150 }, { thicknessMm: 0.1 });
+    const held = holds(fitting, { widthMm: 150, heightMm: 150 }, { thicknessMm: 0.1, ruler: 'mm' });
     const { sums } = held.find(({ formId }) => formId === 'closing-cube')!;
     const [long, , deep] = sums.map((sum) => explainSum(sum, USUALLY_SHOWN));
     expect(long).toEqual({

@@ -77,6 +77,7 @@ const folder: Form<z.infer<typeof none>> = {
   skill: 1,
   minutes: 2,
   papers: 'Any.',
+  ceiling: { mm: 2000, why: 'nobody has such a table' },
   cautions: [],
   fold(hand, { outline }) {
     const width = Math.max(...outline.map((p) => p.x));

@@ -41,7 +41,7 @@ function* attempted(search: Search, sheet: SheetSize, lengths: readonly number[]
   const found = yield* fitting.folding(way, { sheet, lengths });
   if (!found) return null;
   const sizes = measure(found.folded, options.thicknessMm);
-  const room = fitting.asking(sizes.rooms[0], sheet);
+  const room = fitting.asking(sizes.rooms[0], sheet, sizes.outer);
   const fit = fitOf(answering, room);
   const fits = fit.leastShare >= FITS;
   const attempt = { found, room, sizes, fit, point: { sheet, lengths, thicknessMm: options.thicknessMm } };

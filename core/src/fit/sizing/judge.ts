@@ -1,27 +1,34 @@
 import type { RoomAsked } from '../../purpose/demand';
-import { slopesOf, spareSpread } from '../chance';
+import { slopesKept, spareSpread } from '../chance';
 import type { Missed, Structure } from '../fitting';
-import { FITS, leastShare } from '../needs';
+import { FITS } from '../needs';
 import { normalQuantile } from '../normal';
-import { sizeAt } from '../size-model';
+import { sizeAt, type SizeModel } from '../size-model';
 import type { SizeOptions } from '../size-options';
 import type { SizePoint } from '../ways';
 import type { Judged, Search, Work } from './search';
 
 /** The room that a structure is predicted to have at a point, by how its sizes run: its own, filled in anew each time. */
-function predictedRoom({ fitting }: Search, { model, room, filled }: Structure, point: SizePoint): RoomAsked {
+function predictedRoom({ fitting, options }: Search, { model, room, filled }: Structure, point: SizePoint): RoomAsked {
   if (model) for (const r of model.inside) filled[model.names[r]] = sizeAt(model, r, point);
-  return fitting.asking(room, point.sheet);
+  return fitting.asking(room, point.sheet, options.most && model ? predictedOuter(model, point) : undefined);
+}
+
+function predictedOuter(model: SizeModel, point: SizePoint): NonNullable<RoomAsked['outer']> {
+  const at = (name: string): number => sizeAt(model, model.names.indexOf(`outer ${name}`), point);
+  return { lengthMm: at('lengthMm'), widthMm: at('widthMm'), heightMm: at('heightMm') };
 }
 
 /** How far the demands on a room spread, by what misses do to it. */
 export function judgedBy({ answering }: Search, { misses, offsets }: Missed, room: RoomAsked): Judged {
-  return {
-    offsets,
-    spreads: answering.map(({ demands }) =>
-      demands.map((demand) => spareSpread(slopesOf(demand, room, offsets.names), misses, offsets.names)),
-    ),
+  const slopesFor = slopesKept(room, offsets.names);
+  const known = new Map<Float64Array, number>();
+  const spreadOf = (slopes: Float64Array): number => {
+    let spread = known.get(slopes);
+    if (spread === undefined) known.set(slopes, (spread = spareSpread(slopes, misses, offsets.names)));
+    return spread;
   };
+  return { offsets, spreads: answering.map(({ demands }) => demands.map((demand) => spreadOf(slopesFor(demand)))) };
 }
 
 /** What is known of misses from the way that this one is like. */
@@ -46,27 +53,10 @@ export function* judging(search: Search, structure: Structure): Work<Judged> {
  * misses, by how many standard deviations the tightest demand is met. At or above `threshold` it may do.
  */
 export function score(search: Search, structure: Structure, point: SizePoint): number {
-  const { answering, options, judged } = search;
+  const { table, options, judged } = search;
   const room = predictedRoom(search, structure, point);
   const spreads = options.confidence === null ? null : (judged.get(structure) ?? likelyOf(search))?.spreads;
-  let best = -Infinity;
-  for (let w = 0; w < answering.length; w++) {
-    const { demands } = answering[w];
-    if (!spreads) {
-      best = Math.max(best, leastShare(demands, room));
-      continue;
-    }
-    let least = MOST_SURE;
-    for (let d = 0; d < demands.length; d++) {
-      const need = demands[d].need(room);
-      const spare = demands[d].have(room) - need;
-      const sd = spreads[w][d] * options.handMm;
-      // A demand that no miss touches is met or not.
-      least = Math.min(least, sd > 1e-9 ? spare / sd : spare >= FITS * Math.abs(need) ? MOST_SURE : -MOST_SURE);
-    }
-    if (least > best) best = least;
-  }
-  return best;
+  return spreads ? table.bestSureness(room, spreads, options.handMm, MOST_SURE) : table.bestShare(room);
 }
 
 /** More standard deviations than any hand needs. */

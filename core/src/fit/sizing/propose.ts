@@ -88,7 +88,8 @@ export function bolder(search: Search, sheet: SheetSize): readonly Proposal[] {
  * The best fit predicted for a form on a sheet, whichever of its structures held there: with each of them what is left
  * over grows with the sheet, so that the first sheet that may do can be found by halving.
  */
-export function* predictedFit(search: Search, sheet: SheetSize): Work<number> {
+export function* predictedFit(limited: Search, sheet: SheetSize): Work<number> {
+  const search: Search = { ...limited, table: limited.unlimited };
   const near = (yield* proposals(search, sheet))[0]?.score ?? -Infinity;
   return Math.max(near, bolder(search, sheet)[0]?.score ?? -Infinity);
 }

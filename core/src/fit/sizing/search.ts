@@ -1,6 +1,7 @@
 import type { Piece, SheetSize } from '../../forms/form';
 import type { WayToFit } from '../../purpose/demand';
 import type { Offsets } from '../chance';
+import type { NeedsTable } from '../needs-table';
 import type { Fitting, Structure } from '../fitting';
 import type { SizeOptions } from '../size-options';
 import type { Way } from '../ways';
@@ -20,6 +21,10 @@ export interface Search {
   readonly piece: Piece;
   readonly options: SizeOptions;
   readonly answering: readonly WayToFit[];
+  /** The same as figures. */
+  readonly table: NeedsTable;
+  /** Without limits outside: what is left over then grows with the sheet. */
+  readonly unlimited: NeedsTable;
   readonly judged: Map<Structure, Judged>;
   /** A way with the same lengths and other choices, whose misses judge this one until it is folded. */
   readonly like: Search | null;

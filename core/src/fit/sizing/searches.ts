@@ -1,9 +1,14 @@
 import type { Piece } from '../../forms/form';
+import type { WayToFit } from '../../purpose/demand';
 import type { Fitting, Structure } from '../fitting';
+import { NeedsTable } from '../needs-table';
+import { within } from '../outer-limits';
 import type { SizeOptions } from '../size-options';
 import { type Way, waysOf } from '../ways';
 import { score } from './judge';
 import type { Asking, Judged, Search, Work } from './search';
+
+type Tables = Pick<Search, 'answering' | 'table' | 'unlimited'>;
 
 /** The ways of a piece that answer, each as a search; none when its kind of room does not. */
 export function* searchesFor(
@@ -14,15 +19,28 @@ export function* searchesFor(
   given: Readonly<Record<string, unknown>> = {},
 ): Work<readonly Search[]> {
   const searches: Search[] = [];
+  const known = new Map<readonly WayToFit[], Tables>();
+  const tablesOf = (asked: readonly WayToFit[]): Tables => {
+    let tables = known.get(asked);
+    if (!tables) {
+      const answering = within(asked, options.most);
+      const unlimited = new NeedsTable(asked);
+      const table = answering === asked ? unlimited : new NeedsTable(answering);
+      known.set(asked, (tables = { answering, table, unlimited }));
+    }
+    return tables;
+  };
   for (const way of waysOf(piece, given)) {
     if (makesNoDifference(searches, way)) continue;
     const [structure] = yield* fitting.knowing(way);
-    const answering = structure ? asking.demands(structure.room.kind) : [];
+    const asked = structure ? asking.demands(structure.room.kind) : [];
+    const tables = tablesOf(asked);
+    const { answering } = tables;
     if (!answering.length) return searches;
     yield* fitting.learningVolume(structure);
     const like = searches.find((one) => one.way.lengths.length === way.lengths.length && !one.like) ?? null;
     const judged = new Map<Structure, Judged>();
-    searches.push({ fitting, way, piece, options, answering, judged, like });
+    searches.push({ fitting, way, piece, options, ...tables, judged, like });
   }
   return searches;
 }

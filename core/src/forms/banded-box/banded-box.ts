@@ -61,6 +61,7 @@ export const bandedBox: Form<BandedBoxParams> = {
   skill: 3,
   minutes: 25,
   papers: '60 to 100 g/m². Where the points meet five layers lie in the lid.',
+  ceiling: { mm: 800, why: 'its walls give way between the bands' },
   cautions: [NO_FLAMES],
   fold,
   floor(sheet, params) {

@@ -29,6 +29,7 @@ export function canoe(kind: CanoeKind): Form<CanoeParams> {
     cuts: () => 'none',
     skill: 3,
     papers: '60 to 100 g/m², long-fibred; rub the outside with wax first if it is to float for more than minutes.',
+    ceiling: { mm: 700, why: 'its sides fold under the load' },
     cautions: [
       {
         kind: 'water',

@@ -144,6 +144,7 @@ export const cardWrap: Form<CardWrapParams> = {
   skill: 1,
   minutes: 4,
   papers: '60 to 120 g/m², also printed sheets and old maps.',
+  ceiling: { mm: 600, why: 'the wrap slides off what it is folded round' },
   cautions: [],
   fold,
   sizes({ finished }, sheet, params, thicknessMm) {

@@ -35,6 +35,7 @@ export const closingCube: Form<ClosingCubeParams> = {
   skill: 3,
   minutes: 25,
   papers: '70 to 120 g/m², crisp. Nine layers lie in the lid; a paper with two colours gives a contrasting top.',
+  ceiling: { mm: 600, why: 'walls of plain paper bulge' },
   cautions: [SMALL_PARTS],
   fold,
   floor: (sheet, { mirror }) => SIDES.map((k) => frameOf(sheet, mirror).at(k, B1)),

@@ -128,6 +128,7 @@ export const diamondEnvelope: Form<DiamondEnvelopeParams> = {
   skill: 1,
   minutes: 5,
   papers: '70 to 120 g/m². Seven layers meet in the lower half, so card stock is too stiff in small sizes.',
+  ceiling: { mm: 700, why: 'its flaps do not stay down' },
   cautions: [],
   fold,
   sizes({ finished, open }, sheet, { widthMm }, thicknessMm) {

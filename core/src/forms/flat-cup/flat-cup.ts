@@ -145,6 +145,7 @@ export const flatCup: Form<FlatCupParams> = {
   minutes: 4,
   papers:
     'For dry things any paper up to 120 g/m². For water 70 to 100 g/m², uncoated, or greaseproof; the white side is the inside.',
+  ceiling: { mm: 400, why: 'its rim no longer stays open' },
   cautions: [
     {
       kind: 'food',

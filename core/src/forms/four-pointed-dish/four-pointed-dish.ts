@@ -38,6 +38,7 @@ export const fourPointedDish: Form<DishParams> = {
   minutes: 15,
   papers:
     '60 to 90 g/m². Twenty thin layers lie at two corners while it is folded, so thick paper does not press flat.',
+  ceiling: { mm: 600, why: 'its walls of plain paper lean outwards' },
   cautions: [SMALL_PARTS],
   fold,
   floor: (sheet, params) => SIDES.map((k) => frameOf(sheet, params).at(k, ...BASE)),

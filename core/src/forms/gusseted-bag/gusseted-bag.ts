@@ -72,6 +72,7 @@ export const gussetedBag: Form<BagParams> = {
   skill: 3,
   minutes: 25,
   papers: '60 to 90 g/m²: heavier paper does not hold its pleats.',
+  ceiling: { mm: 1000, why: 'its seam and base give way' },
   cautions: [
     { kind: 'glue', words: 'Glue with the window open, and let the seam dry before you go on.' },
     { kind: 'handling', words: 'Do not lift a full bag by its fan.' },

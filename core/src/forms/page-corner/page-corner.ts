@@ -113,6 +113,7 @@ export const pageCorner: Form<PageCornerParams> = {
   skill: 1,
   minutes: 5,
   papers: '70 to 100 g/m², coloured through looks best. Up to seven layers make card stock too thick.',
+  ceiling: { mm: 300, why: 'it folds the pages over instead of marking them' },
   cautions: [{ kind: 'sharp', words: 'Scissors for the decoration: take care, and keep a grown-up beside children.' }],
   fold,
   prints: (sizes) => [faceBand(sizes)],

@@ -126,6 +126,7 @@ export const squareTray: Form<SquareTrayParams> = {
   skill: 2,
   minutes: 12,
   papers: '70 to 120 g/m²: the ends have six layers, ten under high walls, so stiffer paper does not lie down.',
+  ceiling: { mm: 900, why: 'its walls lean outwards' },
   cautions: [SMALL_PARTS],
   fold: (hand, sheet, params, unit) => foldTray(hand, sheet, 'tray', params.wallMm, unit),
   floor(sheet, params) {

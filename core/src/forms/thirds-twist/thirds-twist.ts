@@ -32,6 +32,7 @@ export const thirdsTwist: Form<ThirdsTwistParams> = {
   skill: 3,
   minutes: 12,
   papers: '60 to 90 g/m², crisp rather than soft. Nine layers everywhere make thick paper spring open.',
+  ceiling: { mm: 700, why: 'the twist does not hold so much paper together' },
   cautions: [SMALL_PARTS],
   fold,
   sizes({ finished }, sheet, _params, thicknessMm) {

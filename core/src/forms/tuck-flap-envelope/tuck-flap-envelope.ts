@@ -61,6 +61,7 @@ export const tuckFlapEnvelope: Form<TuckFlapParams> = {
   skill: 2,
   minutes: 9,
   papers: '60 to 100 g/m². Beside the pocket up to nine layers meet, so stiff paper wants scoring.',
+  ceiling: { mm: 700, why: 'a pocket of one layer gives way at its corners' },
   cautions: [],
   fold,
   sizes({ finished }, sheet, params, thicknessMm) {

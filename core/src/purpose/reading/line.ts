@@ -1,13 +1,14 @@
-import type { Thing } from '../../bodies/contents';
+import { boxOf, isThin } from '../../bodies/contents';
 import { COMMON_PAPER, caliperOf } from '../../paper/paper';
 import type { LengthUnit } from '../../measure/parse-length';
-import type { Purpose } from '../purpose';
+import type { Manner, Purpose } from '../purpose';
 import { amountUnit } from './amounts';
 import { numberAt, numberWord } from './figures';
 import { itemOf, MOST_PIECES } from './item';
 import { bulkDensity } from './known-things';
 import { inMm, runsOf, sizeAt } from './sizes';
-import { type Token, tokensOf, wordOf } from './tokens';
+import { type CalledSheet, takeTerms, type Terms } from './terms';
+import { type Token, type TokenKind, tokensOf, wordOf } from './tokens';
 import { ParsePurposeError, Unreadable, unreadable } from './unreadable';
 
 /** A grip of this depth keeps a page's corner marked when nothing else is asked, in mm. */
@@ -16,12 +17,12 @@ const USUAL_GRIP_MM = 25;
 const USUAL_STRAP_MM = 2;
 /** The centre of a load is taken to lie so high over the floor when nothing is said, in mm. */
 const USUAL_CENTRE_MM = 5;
-/** From so many on, pieces are poured rather than laid side by side. */
+/** From so many on, small pieces are poured rather than laid side by side, unless they are thin and stack. */
 const POURED_FROM = 20;
+/** No longer pieces are poured where nobody says so: cells, pens and tea bags are laid in order, however many. */
+const POURED_UP_TO_MM = 35;
 /** Longer lines are no purpose; reading them would only take time. */
 const MOST_CHARACTERS = 2000;
-/** Pieces this much thinner than they are wide are stacked rather than poured, however many there are. */
-const THIN_SHARE = 1 / 20;
 const MOST_ML = 20_000;
 const MOST_GRAMS = 20_000;
 
@@ -169,42 +170,45 @@ function partsOf(tokens: readonly Token[]): readonly (readonly Token[])[] {
   return joined;
 }
 
-/** Full stops and colons at either end say nothing. */
+const SILENT: ReadonlySet<TokenKind> = new Set(['dot', 'colon', 'break', 'comma']);
+
+/** Stops, colons and commas at either end say nothing. */
 function withoutEnds(tokens: readonly Token[]): readonly Token[] {
-  const says = ({ kind }: Token): boolean => kind !== 'dot' && kind !== 'colon';
+  const says = ({ kind }: Token): boolean => !SILENT.has(kind);
   const from = tokens.findIndex(says);
   return from < 0 ? [] : tokens.slice(from, tokens.findLastIndex(says) + 1);
 }
 
-/** Whether a thing is thin enough to be stacked on others of its kind. */
-function isThin(thing: Thing): boolean {
-  if (thing.shape === 'flat') return true;
-  if (thing.shape !== 'block') return false;
-  const [thick, wide] = [thing.lengthMm, thing.widthMm, thing.heightMm].sort((p, q) => p - q);
-  return thick <= THIN_SHARE * wide;
-}
-
-function readThings(line: string, tokens: readonly Token[], unit: LengthUnit): Purpose {
+function readThings(line: string, tokens: readonly Token[], unit: LengthUnit, manner: Manner): Purpose {
   const read = partsOf(tokens).map((part) => itemOf(line, part, unit));
   if (!read.length) throw unreadable(tokens, 'empty', 'Write what it must hold, for example 60 x 45 x 22.');
   const [{ item }] = read;
   const { loose, posed } = read[0];
-  const poured = !posed && item.count >= POURED_FROM && !isThin(item.thing);
+  const small = Math.max(...boxOf(item.thing)) <= POURED_UP_TO_MM;
+  const poured = !posed && !manner.order && item.count >= POURED_FROM && small && !isThin(item.thing);
   if (read.length === 1 && (loose || poured)) {
     const { posture: _, ...piece } = item;
     return { kind: 'loose', piece };
   }
-  return { kind: 'hold', pieces: read.map((one) => one.item) };
+  return { kind: 'hold', pieces: read.map((one) => one.item), ...manner };
+}
+
+/** A line as it was read: what it is for, and what else was said. */
+export interface LineRead {
+  readonly purpose: Purpose;
+  readonly terms: Terms;
 }
 
 /**
  * Reads one line that says what something is for:
  * `60 x 45 x 22`, `4 tickets 105 × 74, one hex key 120 × 35 × 8`, `30 washers ø10 x 1`, `120 ml`, `load 60 g`, `pages 3 mm`,
- * `strap 25 x 2`, `bead 8`, `100 g rice`, `8 AA batteries`. A bare number is in the unit given. It is read once, from left to
- * right, in time that grows with its length.
+ * `strap 25 x 2`, `bead 8`, `100 g rice`, `8 AA batteries`; and beside it `side by side`, `proud by 10`, `under 40 high`,
+ * `fits a drawer 200 x 80`, `from A4, three of them`. A bare number is in the unit given. It is read once, from left to right,
+ * in time that grows with its length.
+ * @param sheets that may be called by name, beside those that are sold
  * @throws ParsePurposeError naming what cannot be read and where, in words fit to stand beside the field
  */
-export function parsePurpose(text: string, unit: LengthUnit = 'mm'): Purpose {
+export function readPurposeLine(text: string, unit: LengthUnit = 'mm', sheets: readonly CalledSheet[] = []): LineRead {
   if (text.trim().length > MOST_CHARACTERS)
     throw new ParsePurposeError(
       'count',
@@ -215,10 +219,15 @@ export function parsePurpose(text: string, unit: LengthUnit = 'mm'): Purpose {
   try {
     const tokens = tokensOf(text);
     if (!tokens.length) throw unreadable([], 'empty', 'Write what it must hold, for example 60 x 45 x 22.');
-    const whole = withoutEnds(tokens);
-    return readAmount(text, whole, unit) ?? readSpecial(whole, unit) ?? readThings(text, whole, unit);
+    const { rest, terms, manner } = takeTerms(text, tokens, unit, sheets);
+    const whole = withoutEnds(rest);
+    const purpose = readAmount(text, whole, unit) ?? readSpecial(whole, unit) ?? readThings(text, whole, unit, manner);
+    return { purpose, terms };
   } catch (error) {
     if (error instanceof Unreadable) throw new ParsePurposeError(error.fault, error.message, text, error.at);
     throw error;
   }
 }
+
+/** What a line is for, whatever else it says. @throws ParsePurposeError as `readPurposeLine` does */
+export const parsePurpose = (text: string, unit: LengthUnit = 'mm'): Purpose => readPurposeLine(text, unit).purpose;

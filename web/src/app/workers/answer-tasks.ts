@@ -24,6 +24,7 @@ import {
   formById,
   make,
   sheetFor,
+  type RulerId,
   type SheetSize,
   type Drawing,
 } from '@odd-corner/core';
@@ -181,9 +182,9 @@ export const answerTasks = {
   },
 
   /** What each form will hold that takes a sheet as it is. */
-  async holds(sheet: SheetSize, thicknessMm: number): Promise<readonly Held[]> {
+  async holds(sheet: SheetSize, thicknessMm: number, ruler: RulerId): Promise<readonly Held[]> {
     const found: Held[] = [];
-    for (const held of holding(fitting, sheet, { thicknessMm })) {
+    for (const held of holding(fitting, sheet, { thicknessMm, ruler })) {
       if (held) found.push(held);
       else await pause();
     }

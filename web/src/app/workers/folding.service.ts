@@ -9,6 +9,7 @@ import type {
   ForetoldSizes,
   Held,
   Make,
+  RulerId,
   SheetSize,
   SizedForm,
   SizeSum,
@@ -132,8 +133,8 @@ export class Folding {
     return defer(() => this.worker.blamed(asked));
   }
 
-  holds(sheet: SheetSize, thicknessMm: number): Observable<readonly Held[]> {
-    return defer(() => this.worker.holds(sheet, thicknessMm));
+  holds(sheet: SheetSize, thicknessMm: number, ruler: RulerId): Observable<readonly Held[]> {
+    return defer(() => this.worker.holds(sheet, thicknessMm, ruler));
   }
 
   heldPicture(held: Pick<Held, 'formId' | 'sheet' | 'params'>, thicknessMm: number): Observable<Drawing> {

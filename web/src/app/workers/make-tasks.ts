@@ -13,6 +13,7 @@ import {
   formById,
   type FormStep,
   isFlat,
+  formatLength,
   isSized,
   judging,
   type Make,
@@ -32,6 +33,7 @@ import {
   sizeFor,
   type SizeOptions,
   type StepMarks,
+  whyUnmet,
 } from '@odd-corner/core';
 import { type Attempt, attempt } from './attempt';
 import { fitting } from './fitting';
@@ -101,7 +103,7 @@ export const makeTasks = {
       const { name } = formById(formId);
       if (answer === null) throw new RangeError(`${name} does not do that.`);
       if (!isSized(answer))
-        throw new RangeError(`No sheet up to 5 m does for ${name}: ${answer.demands.join(' and ')}.`);
+        throw new RangeError(`${name} does not do that: ${whyUnmet(answer, (mm) => formatLength(mm, 'mm'))}.`);
       return answer;
     });
   },

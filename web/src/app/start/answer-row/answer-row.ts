@@ -36,6 +36,9 @@ import { HowSure } from '../how-sure/how-sure';
 
 const GLUE = { needed: 'glue or tape', optional: 'glue if you like', none: 'no glue' } as const;
 
+/** What a side is called when there is too much of it. */
+const TOO: Readonly<Partial<Record<string, string>>> = { length: 'long', width: 'wide', depth: 'deep' };
+
 /** A job that something may be added to. */
 export interface Kit {
   readonly id: string;
@@ -71,6 +74,8 @@ export class AnswerRow {
   readonly from = input<PaperFor | null>(null);
   /** What speaks against it whatever counts. */
   readonly concern = input<Concern | null>(null);
+  /** How many of it the named sheet gives; null where none was named. */
+  readonly gives = input<number | null>(null);
   /** The paper that was chosen, if one was. */
   readonly paper = input<Paper | null>(null);
   /** What speaks for it over the next one. */
@@ -121,6 +126,13 @@ export class AnswerRow {
     const { way, lengths } = this.answer();
     return way.lengths.map((key, k) => ({ label: this.labelOf(key), mm: lengths[k] }));
   });
+  /** Along which sides things would rattle, in words. */
+  protected readonly roomy = computed(() =>
+    this.ranked().roomy.map(({ name, byMm }) => {
+      const side = name.replace(/^.*, /, '');
+      return `${this.figures.length(byMm)} too ${TOO[side] ?? side}`;
+    }),
+  );
   /** Choices that were sought with the sheet, in words. */
   protected readonly settled = computed(() => {
     const { choices } = this.answer().way;

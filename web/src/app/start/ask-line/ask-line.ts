@@ -45,7 +45,7 @@ export class AskLine {
   /** What was read, in other words: a misreading is seen at once. */
   protected readonly said = computed(() => {
     const purpose = this.asking.purpose();
-    return purpose && this.figures.said(purpose);
+    return purpose && this.figures.said(purpose, this.asking.terms());
   });
   protected readonly unit = computed(() => this.figures.unit());
   protected readonly example = computed(() => this.figures.mark(EXAMPLES[this.figures.unit()]));

@@ -9,10 +9,10 @@ export function askedAgain({ text, purpose, options }: Asked, figures: Pick<Figu
   const unit = figures.unit();
   const reading = readLine(text, unit);
   const same = reading.kind === 'purpose' && JSON.stringify(reading.purpose) === JSON.stringify(purpose);
-  const { ease, confidence, turning, fingerRoom: fingers, units, lid, nested } = options;
+  const { ease, confidence, turning, fingerRoom: fingers, units, lid, nested, most } = options;
   const nearest = CONFIDENCES.find(({ share }) => share === confidence) ?? CONFIDENCES[0];
   return {
-    text: same ? text : purpose ? figures.purpose(purpose) : '',
+    text: same ? text : purpose ? figures.purpose(purpose, { most, from: null }) : '',
     ...{ unit, ease, confidence: nearest.id, turn: turning === 'any', fingers, units, lid, nested },
     ...{ paperId: null, weights: USUAL_WEIGHTS },
   };

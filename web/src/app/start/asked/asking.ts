@@ -2,7 +2,17 @@ import { Location } from '@angular/common';
 import { computed, effect, inject, Injectable, InjectionToken, signal } from '@angular/core';
 import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { Router } from '@angular/router';
-import { caliperOf, COMMON_PAPER, countOf, HANDS, perUnit, type Purpose, type SizeOptions } from '@odd-corner/core';
+import {
+  caliperOf,
+  COMMON_PAPER,
+  countOf,
+  HANDS,
+  NO_TERMS,
+  perUnit,
+  type Purpose,
+  type SizeOptions,
+  type Terms,
+} from '@odd-corner/core';
 import { debounceTime, distinctUntilChanged, map, of, switchMap, timer } from 'rxjs';
 import { Papers } from '../../data/papers';
 import { WorkshopSettings } from '../../data/workshop-settings';
@@ -22,11 +32,13 @@ export interface Question {
   readonly purpose: Purpose;
   readonly options: SizeOptions;
   readonly units: number;
+  /** The sheet that it must come from, where one was named. */
+  readonly from: Terms['from'];
 }
 
 /** Other words for the same are no other question. */
 function asksTheSame(a: Question | null, b: Question | null): boolean {
-  const said = (one: Question | null): string => JSON.stringify(one && [one.whole, one.options, one.units]);
+  const said = (one: Question | null): string => JSON.stringify(one && [one.whole, one.options, one.units, one.from]);
   return said(a) === said(b);
 }
 
@@ -66,6 +78,11 @@ export class Asking {
     const reading = this.reading();
     return reading.kind === 'purpose' ? reading.purpose : null;
   });
+  /** What was said beside the things: limits outside, the sheet that it comes from. */
+  readonly terms = computed(() => {
+    const reading = this.reading();
+    return reading.kind === 'purpose' ? reading.terms : NO_TERMS;
+  });
   readonly sheet = computed(() => {
     const reading = this.reading();
     return reading.kind === 'sheet' ? reading.sheet : null;
@@ -90,7 +107,11 @@ export class Asking {
   readonly paper = computed(() => {
     const reading = this.reading();
     const called = reading.kind === 'sheet' ? reading.named?.id : undefined;
-    return this.papers.rows().find(({ id }) => id === (called ?? this.asked().paperId)) ?? null;
+    const from = this.terms().from?.name;
+    const rows = this.papers.rows();
+    return (
+      rows.find(({ name }) => name === from) ?? rows.find(({ id }) => id === (called ?? this.asked().paperId)) ?? null
+    );
   });
   /** False while it is not known yet what paper is asked for. */
   private readonly paperKnown = computed(() => this.asked().paperId === null || this.papers.state().kind !== 'loading');
@@ -104,6 +125,7 @@ export class Asking {
       confidence: CONFIDENCES.find(({ id }) => id === confidence)!.share,
       handMm: HANDS[hand].missMm,
       wishes: { lid, nested },
+      most: this.terms().most,
     };
   });
   /** The question as it stands once the hand rests a moment: one that has not changed is not asked again. */
@@ -116,6 +138,7 @@ export class Asking {
           ? {
               ...{ text: this.asked().text.trim(), whole: purpose },
               ...{ purpose: units > 1 ? perUnit(purpose, units) : purpose, options: this.options(), units },
+              from: this.terms().from,
             }
           : null;
       }),
@@ -129,7 +152,7 @@ export class Asking {
       const [arrived, reading, { unit }] = [this.arrived(), this.reading(), this.settings.current()];
       if (!arrived || !this.settings.known()) return;
       if (this.asked().unit !== unit && reading.kind === 'purpose')
-        this.put({ text: this.figures.purpose(reading.purpose) });
+        this.put({ text: this.figures.purpose(reading.purpose, reading.terms) });
       if (this.asked().unit !== unit && reading.kind === 'sheet' && !reading.named)
         this.put({ text: `sheet ${this.figures.exact([reading.sheet.widthMm, reading.sheet.heightMm])}` });
       this.arrived.set(false);

@@ -1,18 +1,19 @@
 import {
   type LengthUnit,
   ParseLengthError,
-  parsePurpose,
   ParsePurposeError,
   parseSizes,
   type Purpose,
+  readPurposeLine,
   type SheetSize,
   STOCK_SHEETS,
+  type Terms,
 } from '@odd-corner/core';
 
 /** What the line says: nothing yet, a purpose, a sheet that asks what it will hold, or something that cannot be read. */
 export type Reading =
   | { readonly kind: 'empty' }
-  | { readonly kind: 'purpose'; readonly purpose: Purpose }
+  | { readonly kind: 'purpose'; readonly purpose: Purpose; readonly terms: Terms }
   | { readonly kind: 'sheet'; readonly sheet: SheetSize; readonly named: NamedSheet | null }
   | ({ readonly kind: 'wrong' } & LineFault);
 
@@ -36,7 +37,7 @@ const SHEET = /^\s*sheet(?:\s+of)?(?:\s*:\s*|\s+|(?=\d)|$)/i;
 export function readLine(text: string, unit: LengthUnit, sheets: readonly NamedSheet[] = []): Reading {
   if (!text.trim()) return { kind: 'empty' };
   try {
-    if (!SHEET.test(text)) return { kind: 'purpose', purpose: parsePurpose(text, unit) };
+    if (!SHEET.test(text)) return { kind: 'purpose', ...readPurposeLine(text, unit, sheets) };
     const called = text.replace(SHEET, '').trim().toLowerCase();
     const named = [...sheets, ...STOCK_SHEETS].find(({ name }) => name.toLowerCase() === called);
     if (named) return { kind: 'sheet', sheet: { widthMm: named.widthMm, heightMm: named.heightMm }, named };

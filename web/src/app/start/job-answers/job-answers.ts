@@ -24,6 +24,7 @@ const MEANT_MS = 4000;
       [purpose]="asked.purpose"
       [options]="asked.options"
       [units]="asked.units"
+      [source]="asked.from"
       [weights]="asking.asked().weights"
       (weightsChange)="asking.put({ weights: $event })"
       [papers]="papers.rows()"

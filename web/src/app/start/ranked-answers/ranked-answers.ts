@@ -14,7 +14,7 @@ import { MatButtonModule } from '@angular/material/button';
 import { MatSliderModule } from '@angular/material/slider';
 import { MatExpansionModule } from '@angular/material/expansion';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import { type Paper, paperFor, type PaperFor } from '@odd-corner/contract';
+import { madeFrom, type Paper, paperFor, type PaperFor } from '@odd-corner/contract';
 import {
   cautionsOf,
   type Concern,
@@ -31,12 +31,16 @@ import {
   SHELF,
   type SizedForm,
   type SizeOptions,
+  type Terms,
   type Unmet,
   USUAL_WEIGHTS,
   type Weights,
+  whyUnmet,
 } from '@odd-corner/core';
 import { concat, of, scan, throttleTime } from 'rxjs';
 import { CautionNote } from '../../ui/caution/caution';
+import { FigurePipe } from '../../ui/figures/figure-pipes';
+import { Figures } from '../../ui/figures/figures';
 import { Select } from '../../ui/select/select';
 import { coloursOf } from '../../ui/drawing-view/paper-colours';
 import { Troubles } from '../../ui/troubles/troubles';
@@ -86,7 +90,16 @@ const TOGETHER_MS = 80;
 /** All forms that answer a purpose, best first, as they become known; how much each reason counts can be changed. */
 @Component({
   selector: 'oc-ranked-answers',
-  imports: [CautionNote, AnswerRow, CompareAnswers, MatButtonModule, MatExpansionModule, MatSliderModule, Select],
+  imports: [
+    CautionNote,
+    AnswerRow,
+    CompareAnswers,
+    FigurePipe,
+    MatButtonModule,
+    MatExpansionModule,
+    MatSliderModule,
+    Select,
+  ],
   templateUrl: './ranked-answers.html',
   styleUrl: './ranked-answers.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -97,6 +110,8 @@ export class RankedAnswers {
   readonly papers = input.required<readonly Paper[]>();
   /** The paper that was chosen, if one was. */
   readonly paper = input<Paper | null>(null);
+  /** The sheet that all must come from, and how many it must give, where that was said. */
+  readonly source = input<Terms['from']>(null);
   /** How many equal pieces share the purpose. */
   readonly units = input(1);
   /** What can be done with an answer, as its button says. */
@@ -112,6 +127,7 @@ export class RankedAnswers {
   readonly weights = model<Weights>(USUAL_WEIGHTS);
   private readonly folding = inject(Folding);
   private readonly troubles = inject(Troubles);
+  private readonly figures = inject(Figures);
   protected readonly criteria = (Object.keys(CRITERIA) as Criterion[]).map((key) => ({ key, ...CRITERIA[key] }));
   protected readonly mostWeight = MOST_WEIGHT;
   protected readonly most = MOST_COMPARED;
@@ -165,9 +181,43 @@ export class RankedAnswers {
   protected readonly concernOf = (answer: SizedForm): Concern | null =>
     this.eaten() ? foodConcern(this.paper() ?? this.fromOf(answer)?.paper ?? null) : null;
 
-  private rankedOf(answers: Answers): readonly Ranked[] {
-    return rank(sizedOf(answers), this.weights(), (one) => this.concernOf(one)?.lowers ?? 0);
+  /** How many of an answer the sheet gives that was named, worked out when it is asked. */
+  private readonly gives = computed(() => {
+    const source = this.source();
+    const known = new Map<SizedForm, number>();
+    return (answer: SizedForm): number => {
+      let made = known.get(answer);
+      if (made === undefined) known.set(answer, (made = source ? madeFrom(answer, source) : 0));
+      return made;
+    };
+  });
+
+  /** How many the named sheet gives; null where none was named. */
+  protected givesOf(answer: SizedForm): number | null {
+    return this.source() ? this.gives()(answer) : null;
   }
+
+  private rankedOf(answers: Answers): readonly Ranked[] {
+    const [source, gives, units] = [this.source(), this.gives(), this.units()];
+    const enough = sizedOf(answers).filter((one) => !source || gives(one) >= source.many * units);
+    return rank(enough, this.weights(), (one) => this.concernOf(one)?.lowers ?? 0, {
+      ease: this.options().ease,
+      ...(source && { paper: (one: SizedForm) => (source.widthMm * source.heightMm) / gives(one) }),
+    });
+  }
+
+  /** Answers for which the sheet that was named does not do. */
+  protected readonly tooLarge = computed(() => {
+    const [source, gives, units] = [this.source(), this.gives(), this.units()];
+    if (!source) return [];
+    return sizedOf(this.known().answers)
+      .filter((one) => gives(one) < source.many * units)
+      .map((one) => ({
+        name: formById(one.formId).name,
+        made: gives(one),
+        sheet: [one.sheet.widthMm, one.sheet.heightMm].map((mm) => this.figures.length(mm)).join(' × '),
+      }));
+  });
 
   /** Best first. While surer sheets are still being found, rows keep their places: whoever presses one meets it. */
   protected readonly ranked = computed(() => {
@@ -185,10 +235,9 @@ export class RankedAnswers {
   protected readonly unmet = computed(() =>
     [...this.known().answers.values()]
       .filter((answer): answer is Unmet => !isSized(answer))
-      .map(({ formId, demands }) => ({
-        name: formById(formId).name,
-        demands: demands.join(' and '),
-        several: demands.length > 1,
+      .map((answer) => ({
+        name: formById(answer.formId).name,
+        why: whyUnmet(answer, (mm) => this.figures.length(mm)),
       })),
   );
   protected readonly families = [

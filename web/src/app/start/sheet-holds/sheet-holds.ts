@@ -42,16 +42,19 @@ export class SheetHolds {
   readonly thicknessMm = input(caliperOf(COMMON_PAPER));
   /** The paper on the shelf that it is, if it is one. */
   readonly paperId = input<string | null>(null);
-  private readonly asked = computed(() => ({ sheet: this.sheet(), thicknessMm: this.thicknessMm() }));
   private readonly folding = inject(Folding);
   private readonly troubles = inject(Troubles);
   private readonly figures = inject(Figures);
   private readonly settings = inject(WorkshopSettings);
+  private readonly asked = computed(() => ({
+    ...{ sheet: this.sheet(), thicknessMm: this.thicknessMm() },
+    ruler: this.settings.current().ruler,
+  }));
   protected readonly starter = inject(JobStarter);
   private readonly held = toSignal(
     toObservable(this.asked).pipe(
-      this.troubles.asking(({ sheet, thicknessMm }) =>
-        this.folding.holds(sheet, thicknessMm).pipe(map((held): readonly Held[] | null => held)),
+      this.troubles.asking(({ sheet, thicknessMm, ruler }) =>
+        this.folding.holds(sheet, thicknessMm, ruler).pipe(map((held): readonly Held[] | null => held)),
       ),
     ),
     { initialValue: null },

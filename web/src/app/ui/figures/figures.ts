@@ -5,13 +5,17 @@ import {
   formatVolume,
   lengthFigure,
   type Money,
+  NO_TERMS,
   type Purpose,
   type RulerId,
   sayPurpose,
+  sayTerms,
   type Shown,
+  type Terms,
   unitOnRuler,
   withMark,
   writePurpose,
+  writeTerms,
 } from '@odd-corner/core';
 import { WorkshopSettings } from '../../data/workshop-settings';
 
@@ -52,13 +56,13 @@ export class Figures {
   }
 
   /** What something is for, as it would be typed. */
-  purpose(purpose: Purpose): string {
-    return writePurpose(purpose, this.shown());
+  purpose(purpose: Purpose, terms: Terms = NO_TERMS): string {
+    return [writePurpose(purpose, this.shown()), writeTerms(terms, this.shown())].filter(Boolean).join(', ');
   }
 
   /** What something is for, in words that tell a misreading. */
-  said(purpose: Purpose): string {
-    return sayPurpose(purpose, this.shown());
+  said(purpose: Purpose, terms: Terms = NO_TERMS): string {
+    return [sayPurpose(purpose, this.shown()), sayTerms(terms, this.shown())].filter(Boolean).join('; ');
   }
 
   volume(ml: number): string {

@@ -1,0 +1,33 @@
+import { type EaseId, STILL_CLOSE } from '../purpose/ease';
+import type { Fit } from './needs';
+
+/** A side along which there is so much room that things rattle: by how much it is more than would still be close, in mm. */
+export interface TooRoomy {
+  readonly name: string;
+  readonly byMm: number;
+  /** The same as a share of what is needed. */
+  readonly share: number;
+}
+
+/**
+ * Along which sides things that were packed in order have too much room. What is higher than it need be does not rattle in a
+ * thing that stands open.
+ * @param closes whether something keeps it closed
+ */
+export function tooRoomy({ needs, arrangement }: Fit, ease: EaseId, closes: boolean): readonly TooRoomy[] {
+  if (!arrangement) return [];
+  const { mm, percent } = STILL_CLOSE[ease];
+  return needs.flatMap(({ name, unit, have, need, terms }): TooRoomy[] => {
+    const contents = terms?.at(0)?.value;
+    if (unit !== 'mm' || contents === undefined || (name === 'depth' && !closes)) return [];
+    const byMm = have - need - (mm + (percent / 100) * contents);
+    return byMm > 0 ? [{ name, byMm, share: byMm / need }] : [];
+  });
+}
+
+/** The most that an answer loses of its score for being too roomy. */
+const MOST_LOST = 0.3;
+
+/** What share of its score an answer loses for its roominess: all of it where it is twice as large as it need be. */
+export const lostToRoom = (roomy: readonly TooRoomy[]): number =>
+  MOST_LOST * Math.min(1, Math.max(0, ...roomy.map(({ share }) => share)));
