@@ -116,7 +116,23 @@ test.describe('what goes in', () => {
 
   test('contents beyond any sheet are refused in words', async ({ page, workshop }) => {
     await page.goto(`${workshop.url}/?holds=5+m+x+5+m+x+5+m`);
-    await expect(page.getByText('No sheet up to 5 m').first()).toBeVisible();
+    await expect(page.getByRole('heading', { name: 'Left out' })).toBeVisible();
+    await expect(page.getByText(/^Square tray: .* rules? it out\.$/)).toBeVisible();
+  });
+
+  test('limits outside and the sheet that it must come from are read back and kept to', async ({ page, workshop }) => {
+    await page.goto(`${workshop.url}/?sure=exact`);
+    await line(page).fill('60 x 45 x 22 from A4, two of them, under 24 high');
+    await expect(line(page)).toHaveAccessibleDescription(
+      /at most 24 mm high outside; 2 from one sheet of 297 × 210 mm/,
+    );
+    await answered(page);
+    // A tray of that height stands a millimetre too high; boats take more of the sheet than it has twice.
+    await expect(page.getByText(/^Square tray: outside it comes to/)).toBeVisible();
+    await expect(page.getByRole('heading', { name: 'The sheet is too small for' })).toBeVisible();
+    await expect(page.getByText(/^Pointed canoe: it takes .*, so the sheet gives 1\.$/)).toBeVisible();
+    await line(page).fill('60 x 45 x 22 from A4, two of them');
+    await expect(answer(page, 'Banded gift box')).toContainText('gives 2 of it');
   });
 });
 

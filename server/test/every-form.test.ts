@@ -17,7 +17,7 @@ const ASKED: Readonly<Record<string, readonly [string, string]>> = {
   'square-tray-and-eared-lid': ['60 x 45 x 22', '66 x 45 x 22'],
   'square-card-envelope': ['card 90 x 60', 'card 105 x 74'],
   'tuck-flap-envelope': ['ticket 105 x 74', 'ticket 120 x 80'],
-  'page-corner-bookmark': ['pages 4 mm', 'pages 9 mm'],
+  'page-corner-bookmark': ['pages 4 mm', 'pages 6 mm'],
   'card-template-wrap': ['map 120 x 80 x 2', 'map 140 x 90 x 2'],
   'flat-folding-cup': ['90 ml', '160 ml'],
   'thirds-twist-letterfold': ['note 50 x 50', 'note 64 x 64'],

@@ -41,20 +41,21 @@ export function rank(
     .map((answer): Ranked => {
       const form = formById(answer.formId);
       const { minutes, skill } = form;
+      const closes = form.closure(answer.make).kind !== 'open';
+      const roomy = tooRoomy(answer.fit, ease, closes);
       const marks: Record<Criterion, number> = {
         paper: leastArea / paper(answer),
-        close: closeness(answer),
+        close: closeness(answer) * (1 - lostToRoom(roomy)),
         sure: answer.chance ?? 0.5,
         time: leastMinutes / minutes,
         ease: (3 - skill) / 2,
         dry:
           ({ none: 0.5, optional: 0.35, needed: 0 } as const)[form.adhesive(answer.make)] +
           ({ none: 0.5, optional: 0.35, needed: 0 } as const)[form.cuts(answer.make)],
-        closed: form.closure(answer.make).kind === 'open' ? 0 : 1,
+        closed: closes ? 1 : 0,
       };
       const weighed = (Object.keys(CRITERIA) as Criterion[]).reduce((sum, key) => sum + weights[key] * marks[key], 0);
-      const roomy = tooRoomy(answer.fit, ease, marks.closed > 0);
-      return { answer, marks, roomy, score: (weighed / total) * (1 - lowered(answer)) * (1 - lostToRoom(roomy)) };
+      return { answer, marks, roomy, score: (weighed / total) * (1 - lowered(answer)) };
     })
     .sort((p, q) => q.score - p.score || paper(p.answer) - paper(q.answer));
 }

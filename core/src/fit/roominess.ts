@@ -25,9 +25,6 @@ export function tooRoomy({ needs, arrangement }: Fit, ease: EaseId, closes: bool
   });
 }
 
-/** The most that an answer loses of its score for being too roomy. */
-const MOST_LOST = 0.3;
-
-/** What share of its score an answer loses for its roominess: all of it where it is twice as large as it need be. */
+/** What share of its mark for closeness an answer loses to its roominess: all of it where a side is twice what it need be. */
 export const lostToRoom = (roomy: readonly TooRoomy[]): number =>
-  MOST_LOST * Math.min(1, Math.max(0, ...roomy.map(({ share }) => share)));
+  Math.min(1, Math.max(0, ...roomy.map(({ share }) => share)));

@@ -71,10 +71,13 @@ function lying({ sizes, corners }: Room<Key>, { box, placements }: Arrangement):
   });
 }
 
+/** A pocket may be made so much larger than its contents ask, as a share, for them to lie flat in it. */
+const ENLARGED = 1.1;
+
 /** What is so thick that a pocket that is made to its measure would not lie flat does not belong into one. */
 function isFlat({ box }: Arrangement, ease: EaseId): boolean {
   const [thick, low] = [...box].sort((p, q) => p - q);
-  return thick <= THICK_SHARE * (low + POCKET_EASE_MM[ease] + thick);
+  return thick <= ENLARGED * THICK_SHARE * (low + POCKET_EASE_MM[ease] + thick);
 }
 
 const POCKET_KIND = roomKind('pocket', KEYS, {

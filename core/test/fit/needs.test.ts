@@ -224,7 +224,7 @@ describe('what floats, runs, and marks', () => {
     const answered = (purpose: string): string[] =>
       Object.keys(rooms).filter((kind) => fit(purpose, rooms[kind]) !== null);
     expect(answered('40 x 30 x 20')).toEqual(['box', 'hull']);
-    expect(answered('card 60 x 40')).toEqual(['box', 'pocket', 'hull', 'pouch']);
+    expect(answered('card 60 x 40')).toEqual(['box', 'pocket', 'pouch']);
     expect(answered('50 ml')).toEqual(['pouch']);
     expect(answered('60 beads ø5')).toEqual(['box', 'pouch']);
     expect(answered('load 20 g')).toEqual(['hull']);

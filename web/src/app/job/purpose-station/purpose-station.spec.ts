@@ -55,7 +55,7 @@ describe('changing what a job is for', () => {
   it('that no sheet does for names what stands against it', async () => {
     const b = await atStation(PurposeStation, job);
     await write(b, '4 m x 4 m x 3 m');
-    expect(b.find('.outcome .wrong').textContent).toMatch(/No sheet up to 5 m does for Square tray/);
+    expect(b.find('.outcome .wrong').textContent).toMatch(/Square tray does not do that: \S.* it out/);
   });
 
   it('counts how many are folded, and tells what is no count', async () => {
