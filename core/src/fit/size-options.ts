@@ -1,4 +1,5 @@
 import type { FormSizes, SheetSize } from '../forms/form';
+import { formatLength, formatSizes, type ShownUnit } from '../measure/format-length';
 import type { RulerId } from '../measure/ruler';
 import type { Fit } from './needs';
 import type { Room } from '../purpose/demand';
@@ -115,12 +116,12 @@ export interface Unmet {
 export const isSized = (answer: SizedForm | Unmet | null): answer is SizedForm => answer !== null && 'sheet' in answer;
 
 /** Why a form does not answer, as it is told after its name. */
-export function whyUnmet({ demands, refused, beyond, outside }: Unmet, length: (mm: number) => string): string {
+export function whyUnmet({ demands, refused, beyond, outside }: Unmet, unit: ShownUnit = 'mm'): string {
+  const length = (mm: number): string => formatLength(mm, unit);
   if (refused) return refused;
   if (beyond)
     return `it would take a sheet of ${length(beyond.needsMm)}, and from more than ${length(beyond.mostMm)} ${beyond.why}`;
-  if (outside)
-    return `outside it comes to ${[outside.lengthMm, outside.widthMm, outside.heightMm].map(length).join(' × ')}`;
+  if (outside) return `outside it comes to ${formatSizes([outside.lengthMm, outside.widthMm, outside.heightMm], unit)}`;
   if (!demands.length) return 'it cannot be folded so';
   return `${demands.join(' and ')} ${demands.length > 1 ? 'rule' : 'rules'} it out`;
 }

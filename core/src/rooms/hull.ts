@@ -6,7 +6,11 @@ import { alone, type Demand, demandsOn, type Room, type RoomAsked } from '../pur
 import { roomyFloor } from '../purpose/ease';
 import { roomKind } from './room-kind';
 
-const KEYS = ['floorLengthMm', 'floorWidthMm', 'sideMm', 'tipMm', 'rimLengthMm', 'rimWidthMm', 'overallMm'] as const;
+const KEYS = [
+  ...(['floorLengthMm', 'floorWidthMm', 'sideMm', 'tipMm', 'rimLengthMm', 'rimWidthMm', 'overallMm'] as const),
+  /** How thick the paper of a side is where it meets the floor. */
+  'sideThickMm',
+] as const;
 type Key = (typeof KEYS)[number];
 
 /** What stands in a boat may rise so many times as high as its sides: a judgement, for a weight that is not known. */
@@ -19,7 +23,8 @@ const LEAST_STABILITY_MM = 2;
 const { demand, summed } = demandsOn<Key>();
 type Sizes = Readonly<Record<Key, number>>;
 const floorLong = ({ floorLengthMm }: Sizes): number => floorLengthMm;
-const floorWide = ({ floorWidthMm }: Sizes): number => floorWidthMm;
+// The paper of the sides lies inside their bends; at the ends the floor runs on in a single layer.
+const floorWide = ({ floorWidthMm, sideThickMm }: Sizes): number => floorWidthMm - 2 * sideThickMm;
 const tallest = ({ sideMm }: Sizes): number => TALL_SHARE * sideMm;
 
 /** What must be gripped stands so far over the sides, in mm. */

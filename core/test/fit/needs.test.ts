@@ -84,6 +84,7 @@ const hull = (size: number) =>
     rimLengthMm: 1.2 * size,
     rimWidthMm: 0.6 * size,
     overallMm: 1.5 * size,
+    sideThickMm: 0,
   });
 
 describe('what fits in a box', () => {

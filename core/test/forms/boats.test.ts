@@ -1,5 +1,6 @@
 import * as fc from 'fast-check';
-import { HULL } from '../../src/index';
+import { foldAnew, HULL, measure, parsePurpose, prepare, type Room, SHELF } from '../../src/index';
+import { USUAL } from '../fit/usual-options';
 import { made, sheet, roomIn } from './made';
 
 describe.each(['square-canoe', 'oblong-canoe', 'pod-boat'])('%s', (id) => {
@@ -35,6 +36,22 @@ describe.each(['square-canoe', 'oblong-canoe', 'pod-boat'])('%s', (id) => {
       }),
       { numRuns: 4 },
     ));
+
+  it('holds less than its floor is wide: its sides are seven layers thick where they meet the floor', () => {
+    const t = 0.2;
+    const [thin, thick] = [0, t].map((thicknessMm) => {
+      const form = SHELF.form(id);
+      const size = { widthMm: oblong ? 258 : 200, heightMm: 200 };
+      return measure(foldAnew(form, size, { wallDeg: 90 }), thicknessMm).rooms[0];
+    });
+    const has = (room: Room): number => {
+      const asked = { room, sheetAreaMm2: 40_000, mostMl: () => null };
+      const [{ demands }] = HULL.demands(prepare(parsePurpose('20 x 10 x 5'), USUAL))!;
+      return demands.find(({ name }) => name === 'floor, wide')!.have(asked);
+    };
+    expect(has(thin)).toBeCloseTo(2 * h * 200, 8);
+    expect(has(thick)).toBeCloseTo(2 * h * 200 - 14 * t, 8);
+  });
 
   it.each([75, 105, 115])('stands with its walls at %d degrees, tips as high as the walls ask', (deg) => {
     const s = 160;

@@ -1,5 +1,15 @@
 import * as fc from 'fast-check';
-import { DISH_WALL, faceAt, sideOfFace, whereIs, whiteUp, BOX } from '../../src/index';
+import {
+  BOX,
+  DISH_WALL,
+  distance3,
+  faceAt,
+  type FormStep,
+  type Point,
+  sideOfFace,
+  whereIs,
+  whiteUp,
+} from '../../src/index';
 import { lengthOf, made, sheet, roomIn } from './made';
 
 describe('closing cube', () => {
@@ -86,6 +96,48 @@ describe('banded gift box', () => {
         expect(depthMm / s).toBeCloseTo(h / s, 8);
         expect(lengthOf(piece, 'band') / s).toBeCloseTo((2 * b) / s, 8);
         expect(lengthOf(piece, 'points over') / s).toBeCloseTo((4 * b) / s, 8);
+      }),
+      { numRuns: 4 },
+    ));
+
+  it('told to measure, its words name the distances that lie there at that step, pleats folded and all', () =>
+    fc.assert(
+      fc.property(sheet, fc.nat(100), fc.nat(100), (s, p, q) => {
+        const D = s * Math.SQRT2;
+        const b = 0.02 * s + (p / 100) * (D / 16 - 0.02 * s);
+        const h = 0.06 * s + (q / 100) * (Math.min((D / 2 - 2 * b) / 2, D / 2 - 6 * b) - 0.06 * s) * 0.999;
+        const { folding } = made('banded-gift-box', s, { halfBandMm: b, heightMm: h });
+        const a = D / 2 - 2 * b - h;
+        const on = (xi: number, eta: number): Point => ({
+          x: s / 2 + (xi + eta) / Math.SQRT2,
+          y: s / 2 + (eta - xi) / Math.SQRT2,
+        });
+        const stepOf = (id: string): FormStep => folding.steps.find((one) => one.id === id)!;
+        /** All lengths that a step names, in mm. */
+        const named = ({ words, check }: FormStep): readonly number[] =>
+          [...`${words} ${check}`.matchAll(/([\d.]+) mm/g)].map(([, figure]) => Number(figure));
+        const apart = (step: FormStep, from: Point, to: Point): number =>
+          distance3(whereIs(step.poses[0], from), whereIs(step.poses[0], to));
+        const near = (one: FormStep, mm: number): void =>
+          expect(Math.min(...named(one).map((told) => Math.abs(told - mm)))).toBeLessThan(0.06);
+        for (const [id, side] of [
+          ['right-flap', 1],
+          ['left-flap', -1],
+        ] as const) {
+          const flap = stepOf(id);
+          const [wall, rim] = [on(side * (2 * b + a / 2), 0), on(side * (2 * b + a / 2 + h), 0)];
+          near(flap, apart(flap, on(0, 0), wall));
+          near(flap, apart(flap, wall, rim));
+          expect(named(flap)).toHaveLength(3);
+        }
+        for (const [id, side] of [
+          ['far-end', 1],
+          ['near-end', -1],
+        ] as const) {
+          const end = stepOf(id);
+          near(end, apart(end, on(0, 0), on(0, side * (a / 2 + h))));
+          expect(end.words).not.toContain('pinch');
+        }
       }),
       { numRuns: 4 },
     ));

@@ -12,9 +12,9 @@ import { type BandedBoxParams, boxCreases, type Frame, frameOf } from './frame';
 /** The moves of the banded box. */
 export function fold(hand: Hand, sheet: Sheet, params: BandedBoxParams, unit?: ShownUnit): Folding {
   const frame = frameOf(sheet, params);
-  const { u, b, x3, x4, y1, y2, on } = frame;
+  const { u, b, h, x3, x4, y1, y2, on } = frame;
   const measured = params.halfBandMm !== null || params.heightMm !== null;
-  const words = bandedWords(measured ? { bandMm: b, pleatMm: 2 * b, baseMm: y1 } : null, unit);
+  const words = bandedWords(measured ? { bandMm: b, pleatMm: 2 * b, baseMm: y1, heightMm: h, rimMm: y2 } : null, unit);
   const { steps, step } = recordSteps(hand);
   const { onto, through, measured: byRuler, line } = atHand(hand);
   const centre = on(0, 0);

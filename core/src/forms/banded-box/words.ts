@@ -22,6 +22,9 @@ export interface BandedMarks {
   readonly bandMm: number;
   readonly pleatMm: number;
   readonly baseMm: number;
+  /** From base to rim. */
+  readonly heightMm: number;
+  readonly rimMm: number;
 }
 
 /** @param marks null when all is found by folding */
@@ -45,19 +48,26 @@ export function bandedWords(
     id: `${side}-flap`,
     title: `Creases of the ${side} flap`,
     words: marks
-      ? `Fold the ${side} corner over so that the fold is ${mark(marks.baseMm)} from the middle line. Fold its tip back out flush with the packet’s edge. Crease both and open.`
+      ? `Fold the ${side} corner over so that the fold is ${mark(marks.baseMm)} from the middle line, as it lies now. Fold its tip back out on a line ${mark(marks.heightMm)} from that fold. Crease both and open.`
       : `Fold the ${side} corner to the pinch on the ${other}. Fold its tip back out until it is flush with the packet’s edge. Crease both and open.`,
-    check: 'The tip reached the edge exactly.',
-    slip: {
-      what: 'The tip falls short or sticks out.',
-      remedy: 'The pleats are too narrow or too wide. Open them and pleat again.',
-    },
+    check: marks
+      ? `Between the two folds the flap is ${mark(marks.heightMm)} wide, as high as the box will be.`
+      : 'The tip reached the edge exactly.',
+    slip: marks
+      ? {
+          what: 'The second fold runs at a slant.',
+          remedy: 'Measure it from the first fold at both ends, and fold it anew.',
+        }
+      : {
+          what: 'The tip falls short or sticks out.',
+          remedy: 'The pleats are too narrow or too wide. Open them and pleat again.',
+        },
     crease: 'sharp',
   });
   const end = (which: 'far' | 'near'): StepWords => ({
     id: `${which}-end`,
     title: `${which === 'far' ? 'Far' : 'Near'} end through all layers`,
-    words: `Fold the ${which} end over on the crease nearest the middle, all layers; press hard and open. Do the same on the outer crease, through the pinch.`,
+    words: `Fold the ${which} end over on the crease nearest the middle, all layers; press hard and open. Do the same ${marks ? `${mark(marks.rimMm)} from the middle` : 'on the outer crease, through the pinch'}.`,
     check: 'Both creases show sharply in the pleats too.',
     slip: {
       what: 'Only the top layer is creased.',

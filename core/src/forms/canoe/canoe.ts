@@ -6,7 +6,7 @@ import { HULL } from '../../rooms/hull';
 import { displacedMm3 } from '../../bodies/hull';
 import { type CanoeKind, type CanoeParams, canoeParams, frameOf } from './frame';
 import { fold } from './fold-canoe';
-import { measuredHull } from './measured-hull';
+import { measuredHull, sideLayers } from './measured-hull';
 import { NO_FLAMES } from '../../purpose/cautions';
 
 /** A boat of this family. */
@@ -64,6 +64,7 @@ export function canoe(kind: CanoeKind): Form<CanoeParams> {
             rimLengthMm: 2 * hull.rim.x,
             rimWidthMm: 2 * hull.rim.y,
             overallMm: 2 * hull.tip.x,
+            sideThickMm: thicknessMm * sideLayers(folding, frame),
           }),
         ],
         outer: {

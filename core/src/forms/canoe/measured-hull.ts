@@ -1,3 +1,4 @@
+import { layersThrough } from '../../folding/layers-at';
 import { faceAt, type Pose, whereIs } from '../../folding/pose';
 import type { Point3 } from '../../measure/vector3';
 import { apply, compose, inverse } from '../../folding/transform';
@@ -42,4 +43,14 @@ function wallMotion(finished: Pose, flat: Pose, { width, length, h }: Frame, sid
   const from = flat.placed[faceAt(flat.pattern, onWall)];
   const to = finished.placed[faceAt(finished.pattern, onWall)];
   return apply(compose(to, inverse(from)), spot);
+}
+
+/** Places along a side, from one end of the straight part to the other, and how far from the bend in heights of the wall. */
+const ALONG = [0.04, 0.25, 0.5];
+const BESIDE_BEND = 0.06;
+
+/** The most layers of a side beside its bend. */
+export function sideLayers({ finished }: Folding, { width, length, h, e }: Frame): number {
+  const x = width / 2 + (1 + BESIDE_BEND) * h;
+  return Math.max(...ALONG.map((part) => layersThrough(finished, point(x, e + part * (length - 2 * e)))));
 }

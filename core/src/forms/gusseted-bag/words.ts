@@ -68,8 +68,8 @@ export function bagWords(marks: BagMarks, unit: ShownUnit = 'mm'): Readonly<Reco
       id: 'squash',
       title: 'Open the bottom flat',
       words:
-        'Open the bottom: its upper half stays up, its lower half comes down, and both ends are pushed in to triangles. Press flat.',
-      check: 'A long six-sided field whose two points lie at the ends of the crease.',
+        'Open the bottom at its raw edge: the upper layer stays on the tube, the lower one comes down towards you, and at both ends the paper between them is pushed in to a triangle. Press flat.',
+      check: 'A long six-sided field; its two points lie at the ends of the crease, on the edges of the tube.',
       slip: {
         what: 'The triangles differ.',
         remedy: 'Reopen it and pull the field until both points lie on the crease.',

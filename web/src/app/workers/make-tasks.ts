@@ -13,7 +13,6 @@ import {
   formById,
   type FormStep,
   isFlat,
-  formatLength,
   isSized,
   judging,
   type Make,
@@ -102,8 +101,7 @@ export const makeTasks = {
       const answer = sizeFor(fitting, formId, purpose, options, given);
       const { name } = formById(formId);
       if (answer === null) throw new RangeError(`${name} does not do that.`);
-      if (!isSized(answer))
-        throw new RangeError(`${name} does not do that: ${whyUnmet(answer, (mm) => formatLength(mm, 'mm'))}.`);
+      if (!isSized(answer)) throw new RangeError(`${name} does not do that: ${whyUnmet(answer)}.`);
       return answer;
     });
   },

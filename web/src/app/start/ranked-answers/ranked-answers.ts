@@ -215,7 +215,7 @@ export class RankedAnswers {
       .map((one) => ({
         name: formById(one.formId).name,
         made: gives(one),
-        sheet: [one.sheet.widthMm, one.sheet.heightMm].map((mm) => this.figures.length(mm)).join(' × '),
+        sheet: this.figures.exact([one.sheet.widthMm, one.sheet.heightMm]),
       }));
   });
 
@@ -237,7 +237,7 @@ export class RankedAnswers {
       .filter((answer): answer is Unmet => !isSized(answer))
       .map((answer) => ({
         name: formById(answer.formId).name,
-        why: whyUnmet(answer, (mm) => this.figures.length(mm)),
+        why: whyUnmet(answer, this.figures.unit()),
       })),
   );
   protected readonly families = [
