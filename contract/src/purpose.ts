@@ -1,4 +1,4 @@
-import type { Purpose } from '@odd-corner/core';
+import { LENGTH_RANGE_MM, type Purpose } from '@odd-corner/core';
 import * as z from 'zod';
 import { lengthMm } from './shared';
 
@@ -20,6 +20,8 @@ export const anyItem = z.object({
   thing: heldThing,
   /** How it is kept: as written, on its largest side, or any way up. */
   posture: z.enum(['standing', 'lying', 'any']).optional(),
+  /** By how much it may come out smaller, of a range. */
+  slackMm: z.number().positive().max(LENGTH_RANGE_MM.max).optional(),
 });
 
 /** What a folded thing is for: to hold, to be filled, to sit on a strap or a page, to carry, to let a bead run. */

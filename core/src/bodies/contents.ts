@@ -18,6 +18,8 @@ export interface Item {
   readonly thing: Thing;
   /** Left out where nothing is said: as everything else that is packed. */
   readonly posture?: Posture;
+  /** By how much it may come out smaller than its sizes, in mm, where those were given as a range. */
+  readonly slackMm?: number;
 }
 
 /** The box round a thing as it stands: length, width, height. */

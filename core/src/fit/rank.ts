@@ -13,6 +13,16 @@ export interface Ranked {
   readonly roomy: readonly TooRoomy[];
 }
 
+/** By what answers are judged beside their weights. */
+export interface RankedBy {
+  /** By which it is judged how much room is too much. */
+  readonly ease?: EaseId;
+  /** What an answer takes of paper, where that is not the area of its sheets. */
+  readonly paper?: (answer: SizedForm) => number;
+  /** By how much things may come out smaller than they were packed, in mm. */
+  readonly slackMm?: number;
+}
+
 const nothingAgainst = (): number => 0;
 
 /** How much of the room the contents take, over all needs. */
@@ -23,15 +33,13 @@ function closeness({ fit }: SizedForm): number {
 
 /**
  * Marks all answers against each other and sorts them, best first.
- * @param more.ease by which it is judged how much room is too much
- * @param more.paper what an answer takes of paper, where that is not the area of its sheets
  * @param lowered the share of its score that an answer loses whatever counts, from 0 to 1: paper that must not touch food
  */
 export function rank(
   answers: readonly SizedForm[],
   weights: Weights = USUAL_WEIGHTS,
   lowered: (answer: SizedForm) => number = nothingAgainst,
-  { ease = 'easy', paper = paperOf }: { readonly ease?: EaseId; readonly paper?: (answer: SizedForm) => number } = {},
+  { ease = 'easy', paper = paperOf, slackMm = 0 }: RankedBy = {},
 ): readonly Ranked[] {
   if (!answers.length) return [];
   const leastArea = Math.min(...answers.map(paper));
@@ -42,7 +50,7 @@ export function rank(
       const form = formById(answer.formId);
       const { minutes, skill } = form;
       const closes = form.closure(answer.make).kind !== 'open';
-      const roomy = tooRoomy(answer.fit, ease, closes);
+      const roomy = tooRoomy(answer.fit, ease, closes, slackMm);
       const marks: Record<Criterion, number> = {
         paper: leastArea / paper(answer),
         close: closeness(answer) * (1 - lostToRoom(roomy)),

@@ -25,9 +25,10 @@ function sayThing(thing: Thing, { unit }: Shown): string {
   }
 }
 
-function sayItem({ name, count, thing, posture }: Item, shown: Shown): string {
+function sayItem({ name, count, thing, posture, slackMm }: Item, shown: Shown): string {
   const called = name === 'thing' ? (count > 1 ? 'things' : '') : name;
-  const said = `${sayThing(thing, shown)}${posture ? POSTURES[posture] : ''}`;
+  const less = slackMm ? `, or up to ${formatLength(slackMm, shown.unit)} less` : '';
+  const said = `${sayThing(thing, shown)}${less}${posture ? POSTURES[posture] : ''}`;
   const many = count > 1 ? `${count} ${called}, each ` : called && `${called}: `;
   return `${many}${said}`;
 }

@@ -71,10 +71,13 @@ const ORDER_WORDS: Readonly<Record<Order, string>> = {
 };
 const POSTURE_WORDS: Readonly<Record<Posture, string>> = { standing: 'standing', lying: 'lying', any: 'any way' };
 
-function writeItem({ name, count, thing, posture }: Item, { unit, decimal }: Shown, loose = false): string {
+function writeItem({ name, count, thing, posture, slackMm }: Item, { unit, decimal }: Shown, loose = false): string {
   const round = thing.shape === 'ball' || thing.shape === 'cylinder' ? 'ø' : '';
   const kept = posture && posture !== usualPosture(name) ? ` ${POSTURE_WORDS[posture]}` : '';
-  const sizes = `${round}${exactSizes(sizesOf(thing, name), unit, decimal)}${kept}`;
+  const own = sizesOf(thing, name);
+  const range = slackMm ? `${withMark(`${Number((own[0] - slackMm).toPrecision(DIGITS))}`, decimal)}-` : '';
+  // A range is written in mm, so that both its ends are in one unit.
+  const sizes = `${round}${range}${exactSizes(own, range ? 'mm' : unit, decimal)}${kept}`;
   if (loose) return `${count} loose ${name} ${sizes}`;
   if (count > 1 || isMistaken(name)) return `${count} ${name} ${sizes}`;
   return name === 'thing' ? sizes : `${name} ${sizes}`;

@@ -12,6 +12,7 @@ import {
   prepare,
   rank,
   replaying,
+  RULERS,
   type SizedForm,
   sizeFor,
   type SizeOptions,
@@ -172,6 +173,17 @@ describe('what a sheet will hold', () => {
         if (formId === 'card-template-wrap') continue;
         expect(make(formId, { sheet, params: {}, paper: { thicknessMm: 0.1 } }).sizes.rooms[0].kind).toBe(room.kind);
       }
+    }
+    // A wrap is folded round some card: one in the middle of those that it takes, at marks of the ruler.
+    for (const ruler of ['5-mm', 'sixteenth-inch'] as const) {
+      const [wrap] = holds(fitting, { widthMm: 240, heightMm: 200 }, { thicknessMm: 0.1, ruler }).filter(
+        ({ formId }) => formId === 'card-template-wrap',
+      );
+      const { stepMm } = RULERS[ruler];
+      const sides = [wrap.params['longMm'], wrap.params['shortMm']] as readonly number[];
+      for (const mm of sides) expect(Math.abs(mm / stepMm - Math.round(mm / stepMm))).toBeLessThan(1e-9);
+      expect(sides[0]).toBeLessThan(200);
+      expect(sides[1]).toBeGreaterThan(30);
     }
     expect(holds(fitting, { widthMm: 30, heightMm: 30 }, { thicknessMm: 0.1, ruler: 'mm' })).toEqual([]);
   });

@@ -13,6 +13,7 @@ import {
   sizeFor,
   type SizeOptions,
   sizingForm,
+  slackIn,
   tooRoomy,
   type Unmet,
   whyUnmet,
@@ -136,6 +137,17 @@ describe('room that is too much', () => {
     expect(tray.roomy.map(({ name }) => name)).toContain('width');
     const close = rank(answers.map((one) => ({ ...one, fit: { ...one.fit, arrangement: null } })));
     expect(close.find(({ answer: one }) => one.formId === TRAY)!.score).toBeGreaterThan(tray.score);
+  });
+
+  it('counts from the smaller end of a range', () => {
+    const [wide, exact] = ['100-120 x 60 x 20', '120 x 60 x 20'].map((line) => parsePurpose(line));
+    expect(slackIn(wide)).toBeCloseTo(20, 9);
+    expect(slackIn(exact)).toBe(0);
+    const by = (slackMm: number): number =>
+      rank(answers, undefined, undefined, { slackMm })
+        .flatMap(({ roomy }) => roomy)
+        .reduce((sum, { byMm }) => sum + byMm, 0);
+    expect(by(slackIn(wide))).toBeGreaterThan(by(slackIn(exact)));
   });
 
   it('is less for a looser fit, none where nothing was packed, and never costs all', () => {

@@ -357,6 +357,26 @@ describe('what was read', () => {
     ['strap 38', 'strap 38 mm wide, 2 mm thick'],
   ])('%s is read back as: %s', (text, said) => expect(sayPurpose(parsePurpose(text))).toBe(said));
 
+  it('of a range keeps both ends, in any unit, and reads back', () =>
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 5, max: 400 }),
+        fc.integer({ min: 1, max: 90 }),
+        fc.constantFrom('mm', 'cm', 'in'),
+        (low, more, unit) => {
+          const read = parsePurpose(`box ${low}-${low + more} x ${low + more} x 5 mm`);
+          if (read.kind !== 'hold') throw new Error('A box is held.');
+          expect(read.pieces[0].slackMm).toBeCloseTo(more, 9);
+          expect(sayPurpose(read)).toContain(`or up to ${more} mm less`);
+          const again = parsePurpose(writePurpose(read, { unit }));
+          if (again.kind !== 'hold') throw new Error('It still is.');
+          expect(again.pieces[0].slackMm).toBeCloseTo(more, 9);
+          expect(again.pieces[0].thing).toMatchObject({ shape: 'block', lengthMm: low + more });
+        },
+      ),
+      { numRuns: runs(50, 500) },
+    ));
+
   it('is told in the units of the workshop', () => {
     expect(sayPurpose(parsePurpose('60.5 x 45 x 22'), { unit: 'cm', decimal: 'comma' })).toBe(
       'block 6,05 × 4,5 × 2,2 cm',

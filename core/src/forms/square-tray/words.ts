@@ -49,8 +49,8 @@ export function trayWords(
       : {
           id: `${end}-flap`,
           title: end === 'far' ? 'Turn the far flap outside' : 'Turn the other flap outside',
-          words: `Fold the flap of the ${called[end]} over the rim to the outside and down against the wall. Its point reaches below the floor: that is an ear. Glue the gussets, the flap and its narrow sides, with the ${box} slid over the tray while it sets.`,
-          check: 'The flap lies flat on the wall and its point stands out in the middle.',
+          words: `Hold the ${box} over the edge of the table. Fold the flap of the ${called[end]} over the rim to the outside and down against the wall: its point reaches past the floor, and is an ear. Glue the gussets, the flap and its narrow sides, with the ${box} slid over the tray while it sets.`,
+          check: 'The flap lies flat on the wall; its point stands out past the floor, in the middle of the wall.',
           slip: {
             what: 'The flap went inside by habit.',
             remedy: 'Pull it out and turn it over the rim the other way; nothing is lost.',

@@ -3,7 +3,7 @@ import type { LengthUnit } from '../../measure/parse-length';
 import { isoSheet } from '../../paper/iso-sheets';
 import { numberAt, numberWord } from './figures';
 import { isBall, isCube, isLongRound, isRound, standardThing, threadOf, usualPosture } from './known-things';
-import { inMm, type Run, runsOf, type SideName, type WrittenSize } from './sizes';
+import { inMm, type Run, runsOf, type SideName, slackOf, type WrittenSize } from './sizes';
 import { isUnitWord, type Token, type TokenKind, wordOf } from './tokens';
 import { unreadable } from './unreadable';
 
@@ -198,10 +198,10 @@ export function itemOf(line: string, part: readonly Token[], unit: LengthUnit): 
   if (count < 1) throw unreadable(part.slice(0, taken), 'count', 'None at all need no room: count one or more.');
   if (count > MOST_PIECES)
     throw unreadable(part.slice(0, taken), 'count', `Up to ${MOST_PIECES} pieces can be counted here, not ${count}.`);
-  const build = (name: string, thing: Thing): ItemRead => {
+  const build = (name: string, thing: Thing, slackMm = 0): ItemRead => {
     const kept = posture ?? usualPosture(name);
     return {
-      item: { name: name || 'thing', count, thing, ...(kept && { posture: kept }) },
+      item: { name: name || 'thing', count, thing, ...(kept && { posture: kept }), ...(slackMm > 0 && { slackMm }) },
       loose,
       posed: posture !== undefined,
     };
@@ -218,7 +218,7 @@ export function itemOf(line: string, part: readonly Token[], unit: LengthUnit): 
     const name = nameFrom(line, [before, after]);
     refuseUnknownUnit(after, run, name);
     const mm = inMm(run, unit);
-    return build(name, screwOf(name, run, mm) ?? thingOf(name, run, mm));
+    return build(name, screwOf(name, run, mm) ?? thingOf(name, run, mm), slackOf(run, unit));
   }
   const sheet = rest
     .map((token) => (token.kind === 'word' ? isoSheet(token.text) : null))

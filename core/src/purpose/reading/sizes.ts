@@ -9,6 +9,8 @@ export type SideName = 'length' | 'width' | 'height' | 'thickness' | 'across';
 /** One size as typed: its unit and meaning are settled when all of the thing is known. */
 export interface WrittenSize {
   readonly value: number;
+  /** By how much less it may be, where it was written as a range: the value is the larger end. */
+  readonly less: number;
   /** With its comma read as one that groups thousands. */
   readonly grouped: number | null;
   readonly unit: LengthUnit | null;
@@ -104,7 +106,10 @@ export function sizeAt(
     side = sideOf(glued[1]);
     const figure = Number(glued[2]);
     const { unit, value, next } = unitAt(tokens, at + 1, figure);
-    return { size: sizeOf(tokens, start, next, { value, grouped: null, unit, side, round, bare: false }), next };
+    return {
+      size: sizeOf(tokens, start, next, { value, less: 0, grouped: null, unit, side, round, bare: false }),
+      next,
+    };
   }
   if (named?.kind === 'word' && sideOf(named.text) !== null) {
     const colon = tokens.at(at + 1)?.kind === 'colon' || tokens.at(at + 1)?.kind === 'dot' ? 1 : 0;
@@ -128,7 +133,7 @@ export function sizeAt(
   }
   const number = numberAt(tokens, at);
   if (!number) return null;
-  let read = unitAt(tokens, number.next, number.value);
+  let read: SizeRead = { ...unitAt(tokens, number.next, number.value), less: 0 };
   let { grouped } = number;
   if (read.value !== number.value) grouped = null;
   const widened = upperAt(tokens, read, number.next);
@@ -150,9 +155,17 @@ function sizeOf(
   tokens: readonly Token[],
   from: number,
   to: number,
-  { value, grouped, unit, side, round, bare }: Omit<WrittenSize, 'tokens'>,
+  { value, less, grouped, unit, side, round, bare }: Omit<WrittenSize, 'tokens'>,
 ): WrittenSize {
-  return { value, grouped, unit, side, round, bare, tokens: tokens.slice(from, to) };
+  return { value, less, grouped, unit, side, round, bare, tokens: tokens.slice(from, to) };
+}
+
+/** A size with its unit, and how much less it may be. */
+interface SizeRead {
+  readonly unit: LengthUnit | null;
+  readonly value: number;
+  readonly less: number;
+  readonly next: number;
 }
 
 /** A range or a tolerance after a size: the larger counts. `60-62`, `60 to 62`, `60±1`. */
@@ -160,7 +173,7 @@ function upperAt(
   tokens: readonly Token[],
   read: { readonly unit: LengthUnit | null; readonly value: number; readonly next: number },
   afterNumber: number,
-): { unit: LengthUnit | null; value: number; next: number } | null {
+): SizeRead | null {
   const sign = tokens.at(read.next);
   if (sign?.kind === 'plus-minus') {
     const by = numberAt(tokens, read.next + 1);
@@ -168,7 +181,8 @@ function upperAt(
     const wide = unitAt(tokens, by.next, by.value);
     const unit = wide.unit ?? read.unit;
     const scale = read.unit && wide.unit ? MM_PER[wide.unit] / MM_PER[read.unit] : 1;
-    return { unit: read.unit ?? unit, value: read.value + wide.value * scale, next: wide.next };
+    const half = wide.value * scale;
+    return { unit: read.unit ?? unit, value: read.value + half, less: 2 * half, next: wide.next };
   }
   const isTo = sign?.kind === 'word' && sign.text.toLowerCase() === 'to';
   if (sign?.kind !== 'dash' && !isTo) return null;
@@ -182,7 +196,9 @@ function upperAt(
       'count',
       'A range runs from the smaller size to the larger one: 60-62.',
     );
-  return { unit: wide.unit ?? read.unit, value: wide.value, next: wide.next };
+  const unit = wide.unit ?? read.unit;
+  const lower = (read.value * scale(read.unit ?? wide.unit)) / scale(unit);
+  return { unit, value: wide.value, less: wide.value - lower, next: wide.next };
 }
 
 /** All runs of sizes among some tokens, in order. Sizes in a row without an x are one run; an x binds closer. */
@@ -247,4 +263,10 @@ export function inMm({ sizes }: Run, unit: LengthUnit): readonly number[] {
       throw unreadable(tokens, 'too-small', `${said} is smaller than 0.1 mm, too small to fold around.`);
     return mm;
   });
+}
+
+/** By how much the size of a run that varies most may come out smaller, in mm. */
+export function slackOf({ sizes }: Run, unit: LengthUnit): number {
+  const last = sizes.at(-1)!.unit;
+  return Math.max(...sizes.map(({ less, unit: own }) => less * MM_PER[own ?? last ?? unit]));
 }

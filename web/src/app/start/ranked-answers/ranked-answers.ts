@@ -29,6 +29,7 @@ import {
   type Ranked,
   reasons,
   SHELF,
+  slackIn,
   type SizedForm,
   type SizeOptions,
   type Terms,
@@ -202,6 +203,7 @@ export class RankedAnswers {
     const enough = sizedOf(answers).filter((one) => !source || gives(one) >= source.many * units);
     return rank(enough, this.weights(), (one) => this.concernOf(one)?.lowers ?? 0, {
       ease: this.options().ease,
+      slackMm: slackIn(this.purpose()),
       ...(source && { paper: (one: SizedForm) => (source.widthMm * source.heightMm) / gives(one) }),
     });
   }
