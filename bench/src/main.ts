@@ -167,9 +167,25 @@ const aSet = measure('all forms for a set of five things, laid on any side', 8, 
   answerAll(fitting, parsePurpose(`4 tickets ${100 + k} x 74, one hex key 120 x 35 x 8`), { ...given, turning: 'any' });
 });
 /** Purposes that were slowest when thousands were tried; the first answer counts as much as the last. */
-const worst = ['ruler 310 x 30 x 3', '12 cells ø14.5 x 50.5', 'load 60 g'].map((text) =>
+const worst = [
+  'ruler 310 x 30 x 3',
+  '12 cells ø14.5 x 50.5',
+  '13 tea bags 65 x 60 x 4',
+  '2000 pins ø1 x 30, card 40 x 30',
+  'load 60 g',
+].map((text) =>
   measure(`worst purposes, 9 times in 10, any side: ${text}`, 3, () => {
     answerAll(fitting, parsePurpose(text), { ...given, confidence: 0.9, turning: 'any' });
+  }),
+);
+/** Packing by itself: a few one by one in all ways, many in blocks, several kinds of many. */
+const packed = [
+  '12 cells ø14.5 x 50.5',
+  'box 60 x 41 x 22, tin 33 x 14 x 9, case 50 x 27 x 13, lid 31 x 29 x 11, bar 45 x 17 x 8, clip 22 x 19 x 7',
+  '20 boxes 50 x 41 x 22, 20 tins ø23 x 41, 20 bars 17 x 90 x 33',
+].map((text) =>
+  measure(`pack, any side: ${text}`, 5, () => {
+    prepare(parsePurpose(text), { ...given, turning: 'any' });
   }),
 );
 const cold = measure('the first answer of a new fitting', 5, () => {
@@ -204,6 +220,7 @@ printTable([
   oneCard,
   aSet,
   ...worst,
+  ...packed,
   cold,
   sureCube,
 ]);

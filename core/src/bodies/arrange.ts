@@ -90,10 +90,11 @@ const evenly = (count: number, parts: number): readonly number[] =>
 /**
  * Boxes into which a set of things can be packed, none of them better than another in every direction, the smallest first.
  *
- * Up to six things are packed one by one, over all ways to divide them by cuts and those in which three lock; larger sets in
- * blocks of equal things, over all ways to share a few blocks out among the kinds. Rounds nest. Each of these families has
- * with a packing all that is left of it when a thing is taken out or made smaller, so a thing more never needs a smaller box;
- * for more than six things boxes that differ by half a percent of a side may be left out.
+ * Up to six things are packed one by one, over all ways to divide them by cuts, and those that no cut parts: up to four in
+ * every way that there is, five in locks and wheels. Larger sets are packed in blocks of equal things, over all ways to share a
+ * few blocks out among the kinds. Rounds nest. Each of these families has with a packing all that is left of it when a thing is
+ * taken out or made smaller, so that a thing more never needs a smaller box: exactly so up to six; beyond, boxes of much the
+ * same proportions are left out, and of 480 sets three took 2 to 3 % more paper than with one thing more.
  * @throws RangeError when there is nothing to pack
  */
 export function arrangements(pieces: readonly Item[], turning: Turning, order?: Order): readonly Arrangement[] {

@@ -29,6 +29,12 @@ export function explainFit(answer: SizedEntry, options: SizeOptions, shown: Quan
       figures: `${fit.arrangement.placements.length} things fill ${a} × ${b} × ${c}`,
     });
   }
+  const across = fit.arrangement?.cornerwise;
+  if (across)
+    lines.unshift({
+      what: 'Laid cornerwise',
+      figures: `turned by ${rounded((across.angle * 180) / Math.PI, 0)}° on the floor: ${across.of.map((mm) => quantity(mm, 'mm', shown)).join(' × ')} lies along its diagonal.`,
+    });
   for (const sum of answer.sums) {
     const { what, figures } = explainSum(sum, shown);
     lines.push({ what: `${what}, comes from`, figures });

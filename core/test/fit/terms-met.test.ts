@@ -2,6 +2,7 @@ import * as fc from 'fast-check';
 import {
   answer,
   atOnce,
+  explainFit,
   formById,
   isSized,
   lostToRoom,
@@ -15,6 +16,7 @@ import {
   sizingForm,
   slackIn,
   tooRoomy,
+  USUALLY_SHOWN,
   type Unmet,
   whyUnmet,
 } from '../../src/index';
@@ -113,6 +115,8 @@ describe('answers that make sense', () => {
     const { lengthMm, widthMm } = ruler.room.sizes;
     expect(Math.max(lengthMm, widthMm)).toBeLessThan(310);
     expect(Math.hypot(lengthMm, widthMm)).toBeGreaterThan(310);
+    const [said] = explainFit(ruler, USUAL, USUALLY_SHOWN).filter(({ what }) => what === 'Laid cornerwise');
+    expect(said.figures).toContain(`${Math.round((ruler.fit.arrangement!.cornerwise!.angle * 180) / Math.PI)}°`);
     // A slender thing turned by an angle: its corners stay inside, by the rectangle's own trigonometry.
     const { angle } = ruler.fit.arrangement!.cornerwise!;
     expect(310 * Math.cos(angle) + 30 * Math.sin(angle)).toBeLessThanOrEqual(Math.max(lengthMm, widthMm) + 1e-9);

@@ -3,7 +3,7 @@ import type { Node } from './node';
 import { offerPairs, type Pacer } from './pairs';
 import { offerUncut } from './uncut';
 
-/** Equal parts of a packing, so many of them; what so many fill by themselves is asked of it. */
+/** Equal parts of a packing, so many of them, and the boxes for some of them by themselves. */
 export interface Group {
   readonly count: number;
   boxes(count: number): Generator<void, readonly Node[], void>;
@@ -14,7 +14,7 @@ export interface Joining {
   readonly axes: readonly Axis[];
   /** Up to so many things, also in ways that no cut parts: three that lock, four round a gap. */
   readonly uncutUpTo: number;
-  /** What is left out of a set of packings on the way: those that a kept one beats but for this share of a side. */
+  /** A packing is left out where one that is kept is larger by no more than this share of a side. */
   readonly share: number;
   /** So many packings of a part are kept, of those with much the same proportions one. */
   readonly kept: number;
@@ -76,7 +76,7 @@ export function* together(
   for (const [whole, vector] of vectors.entries()) {
     if (!whole) continue;
     const front = new Front<Node>(joining.share);
-    const only = vector.findIndex((many, g) => many > 0 && many === total(vector) && g >= 0);
+    const only = vector.findIndex((many) => many > 0 && many === total(vector));
     if (only >= 0) for (const node of yield* groups[only].boxes(vector[only])) front.offer(...node.box, () => node);
     const parts = vectorsTo(vector)
       .map(placeOf)
