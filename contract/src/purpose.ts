@@ -37,6 +37,12 @@ export const anyPurpose = z.discriminatedUnion(
       proudMm: lengthMm.optional(),
       /** It must stand over the rim for fingers to take hold. */
       gripped: z.literal(true).optional(),
+      /** What they weigh together. */
+      grams: z
+        .number()
+        .positive()
+        .max(20_000 * 2000)
+        .optional(),
     }),
     z.object({ kind: z.literal('loose'), piece: anyItem }),
     z.object({ kind: z.literal('liquid'), ml: z.number().positive().max(20_000) }),

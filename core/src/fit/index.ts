@@ -22,3 +22,4 @@ export * from './explain-fit';
 export * from './why-line';
 export * from './roominess';
 export * from './outer-limits';
+export * from './floor-load';

@@ -8,6 +8,8 @@ export interface Manner {
   readonly proudMm?: number;
   /** They must stand over the rim so far that fingers take hold of them. */
   readonly gripped?: true;
+  /** What they weigh together, where that was said. */
+  readonly grams?: number;
 }
 
 /** What a finished thing may measure outside, in mm; null where that is open. */

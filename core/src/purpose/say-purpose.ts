@@ -40,11 +40,13 @@ const ORDERS: Readonly<Record<Order, string>> = {
   layers: 'each kind in a layer of its own',
 };
 
-function sayManner({ order, proudMm, gripped }: Manner, length: (mm: number) => string): readonly string[] {
+function sayManner({ order, proudMm, gripped, grams }: Manner, shown: Shown): readonly string[] {
+  const length = (mm: number): string => formatLength(mm, shown.unit);
   return [
     ...(order ? [ORDERS[order]] : []),
     ...(proudMm ? [`up to ${length(proudMm)} over the rim`] : []),
     ...(gripped ? ['over the rim far enough for fingers'] : []),
+    ...(grams ? [`weighing ${formatMass(grams, { ...shown, decimal: 'point' })}`] : []),
   ];
 }
 
@@ -75,9 +77,7 @@ export function sayPurpose(purpose: Purpose, asked: Partial<Shown> = {}): string
   const said = ((): string => {
     switch (purpose.kind) {
       case 'hold':
-        return [purpose.pieces.map((item) => sayItem(item, shown)).join('; '), ...sayManner(purpose, length)].join(
-          ', ',
-        );
+        return [purpose.pieces.map((item) => sayItem(item, shown)).join('; '), ...sayManner(purpose, shown)].join(', ');
       case 'loose':
         return `${sayItem(purpose.piece, shown)}, poured in`;
       case 'liquid':

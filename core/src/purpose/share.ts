@@ -13,7 +13,11 @@ export function perUnit(purpose: Purpose, units: number): Purpose {
   const divided = (item: Item): Item => ({ ...item, count: Math.ceil(item.count / units) });
   switch (purpose.kind) {
     case 'hold':
-      return { ...purpose, pieces: purpose.pieces.map(divided) };
+      return {
+        ...purpose,
+        pieces: purpose.pieces.map(divided),
+        ...(purpose.grams !== undefined && { grams: purpose.grams / units }),
+      };
     case 'loose':
       return { kind: 'loose', piece: divided(purpose.piece) };
     case 'liquid':

@@ -99,6 +99,7 @@ export function writePurpose(purpose: Purpose, asked: Partial<Shown> = {}): stri
         ...(purpose.order ? [ORDER_WORDS[purpose.order]] : []),
         ...(purpose.proudMm ? [`proud by ${sizes(purpose.proudMm)}`] : []),
         ...(purpose.gripped ? ['gripped'] : []),
+        ...(purpose.grams ? [`weighing ${exactAmount(purpose.grams, GRAMS_PER, shown.mass, 'g', shown.decimal)}`] : []),
       ].join(', ');
     case 'loose':
       return writeItem(purpose.piece, shown, true);

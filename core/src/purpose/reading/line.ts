@@ -7,7 +7,7 @@ import { numberAt, numberWord } from './figures';
 import { itemOf, MOST_PIECES } from './item';
 import { bulkDensity } from './known-things';
 import { inMm, runsOf, sizeAt } from './sizes';
-import { type CalledSheet, takeTerms, type Terms } from './terms';
+import { type CalledSheet, takeTerms, type Terms, type Weight } from './terms';
 import { type Token, type TokenKind, tokensOf, wordOf } from './tokens';
 import { ParsePurposeError, Unreadable, unreadable } from './unreadable';
 
@@ -179,7 +179,13 @@ function withoutEnds(tokens: readonly Token[]): readonly Token[] {
   return from < 0 ? [] : tokens.slice(from, tokens.findLastIndex(says) + 1);
 }
 
-function readThings(line: string, tokens: readonly Token[], unit: LengthUnit, manner: Manner): Purpose {
+function readThings(
+  line: string,
+  tokens: readonly Token[],
+  unit: LengthUnit,
+  manner: Manner,
+  weight: Weight | null,
+): Purpose {
   const read = partsOf(tokens).map((part) => itemOf(line, part, unit));
   if (!read.length) throw unreadable(tokens, 'empty', 'Write what it must hold, for example 60 x 45 x 22.');
   const [{ item }] = read;
@@ -190,7 +196,9 @@ function readThings(line: string, tokens: readonly Token[], unit: LengthUnit, ma
     const { posture: _, ...piece } = item;
     return { kind: 'loose', piece };
   }
-  return { kind: 'hold', pieces: read.map((one) => one.item), ...manner };
+  const pieces = read.map((one) => one.item);
+  const counted = weight?.each ? pieces.reduce((sum, { count }) => sum + count, 0) : 1;
+  return { kind: 'hold', pieces, ...manner, ...(weight && { grams: weight.grams * counted }) };
 }
 
 /** A line as it was read: what it is for, and what else was said. */
@@ -219,9 +227,10 @@ export function readPurposeLine(text: string, unit: LengthUnit = 'mm', sheets: r
   try {
     const tokens = tokensOf(text);
     if (!tokens.length) throw unreadable([], 'empty', 'Write what it must hold, for example 60 x 45 x 22.');
-    const { rest, terms, manner } = takeTerms(text, tokens, unit, sheets);
+    const { rest, terms, manner, weight } = takeTerms(text, tokens, unit, sheets);
     const whole = withoutEnds(rest);
-    const purpose = readAmount(text, whole, unit) ?? readSpecial(whole, unit) ?? readThings(text, whole, unit, manner);
+    const purpose =
+      readAmount(text, whole, unit) ?? readSpecial(whole, unit) ?? readThings(text, whole, unit, manner, weight);
     return { purpose, terms };
   } catch (error) {
     if (error instanceof Unreadable) throw new ParsePurposeError(error.fault, error.message, text, error.at);

@@ -3,7 +3,8 @@ import type { LengthUnit } from '../../measure/parse-length';
 import { isoSheet } from '../../paper/iso-sheets';
 import { STOCK_SHEETS } from '../../paper/stock-sheets';
 import type { Manner, OuterLimits } from '../purpose';
-import { numberWord } from './figures';
+import { amountUnit } from './amounts';
+import { numberAt, numberWord } from './figures';
 import { inMm, type Run, runsOf, type SideName, sizeAt } from './sizes';
 import { type Token, wordOf } from './tokens';
 import { unreadable } from './unreadable';
@@ -27,11 +28,18 @@ export const NO_TERMS: Terms = { most: null, from: null };
 
 const OPEN: OuterLimits = { lengthMm: null, widthMm: null, heightMm: null };
 
+/** A weight of all things together, or of each. */
+export interface Weight {
+  readonly grams: number;
+  readonly each: boolean;
+}
+
 /** A line with its terms taken out. */
 export interface TermsRead {
   readonly rest: readonly Token[];
   readonly terms: Terms;
   readonly manner: Manner;
+  readonly weight: Weight | null;
 }
 
 /** How things are set, in the words of makers. */
@@ -194,6 +202,32 @@ function proudAt(tokens: readonly Token[], at: number, unit: LengthUnit): Found<
   return { value: inMm(run, unit)[0], next: next + run.to };
 }
 
+/** More than that nobody carries in paper, in g. */
+const MOST_GRAMS = 20_000;
+
+/**
+ * `weighing 300 g`, `, 300 g`, `5 g each`: by itself only after a comma and with sizes before it, for otherwise it says how much
+ * is poured, or what floats.
+ */
+function weightAt(tokens: readonly Token[], at: number, rest: readonly Token[]): Found<Weight> | null {
+  const named = /^(?:weighing|weighs|weight)$/.test(wordOf(tokens.at(at))) ? 1 : 0;
+  const number = numberAt(tokens, at + named);
+  if (!number) return null;
+  const unit = amountUnit(tokens.at(number.next)?.text ?? '', '');
+  if (unit?.of !== 'g') return null;
+  let next = number.next + 1;
+  const each = said(tokens, next, 'each') > 0;
+  next += saidOne(tokens, next, ['each', 'together', 'in all']);
+  const end = tokens.at(next);
+  const apart = rest.at(-1)?.kind === 'comma' || rest.at(-1)?.kind === 'break';
+  const alone = apart && (!end || end.kind === 'comma' || end.kind === 'break') && runsOf(rest).length > 0;
+  if (!named && !alone) return null;
+  const grams = number.value * unit.per;
+  if (!(grams > 0 && grams <= MOST_GRAMS))
+    throw unreadable(tokens.slice(at, next), 'count', 'A weight lies between nothing and 20 kg.');
+  return { value: { grams, each }, next };
+}
+
 /**
  * Takes out of a line what is said beside the things: how they are set, what the finished thing must fit into, which sheet it
  * comes from.
@@ -210,6 +244,7 @@ export function takeTerms(
   let from: CalledSheet | null = null;
   let many = 1;
   let manner: Manner = {};
+  let weight: Weight | null = null as Weight | null;
   for (let at = 0; at < tokens.length;) {
     const order = ORDERS.find(([phrase]) => said(tokens, at, phrase));
     const gripped = saidOne(tokens, at, GRIPPED);
@@ -217,7 +252,11 @@ export function takeTerms(
     const limits = underAt(tokens, at, unit) ?? intoAt(tokens, at, unit);
     const sheet = fromAt(line, tokens, at, { unit, sheets });
     const count = manyAt(tokens, at);
-    if (order) {
+    const weighs = weightAt(tokens, at, rest);
+    if (weighs) {
+      weight = weighs.value;
+      at = weighs.next;
+    } else if (order) {
       manner = { ...manner, order: order[1] };
       at += said(tokens, at, order[0]);
     } else if (gripped) {
@@ -241,5 +280,5 @@ export function takeTerms(
     }
   }
   const { name, widthMm, heightMm } = from ?? { name: '', widthMm: 0, heightMm: 0 };
-  return { rest, terms: { most, from: from && { name, widthMm, heightMm, many } }, manner };
+  return { rest, terms: { most, from: from && { name, widthMm, heightMm, many } }, manner, weight };
 }

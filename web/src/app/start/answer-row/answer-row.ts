@@ -15,6 +15,7 @@ import {
   ENGINE_VERSION,
   entriesSized,
   explainFit,
+  floorUnder,
   formById,
   nextStock,
   type Purpose,
@@ -125,6 +126,15 @@ export class AnswerRow {
   protected readonly measures = computed(() => {
     const { way, lengths } = this.answer();
     return way.lengths.map((key, k) => ({ label: this.labelOf(key), mm: lengths[k] }));
+  });
+  /** How its floor bears the weight that was named, in words; null where none was. */
+  protected readonly weight = computed(() => {
+    const under = floorUnder(this.answer(), this.purpose(), this.options().thicknessMm);
+    if (!under) return null;
+    const mass = (grams: number): string => this.figures.mass(Number(grams.toPrecision(2)));
+    if (under.bears === 'flat') return `${this.figures.mass(under.grams)}: its floor stays flat`;
+    const from = `from ${mass(under.leastG)} to ${mass(under.mostG)} on`;
+    return `lifted, its floor ${under.bears} (${from}, an estimate): lay in a card`;
   });
   /** Along which sides things would rattle, in words. */
   protected readonly roomy = computed(() =>

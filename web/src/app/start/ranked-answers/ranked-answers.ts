@@ -21,6 +21,7 @@ import {
   CRITERIA,
   type Criterion,
   foodConcern,
+  floorUnder,
   formById,
   isEaten,
   isSized,
@@ -201,7 +202,9 @@ export class RankedAnswers {
   private rankedOf(answers: Answers): readonly Ranked[] {
     const [source, gives, units] = [this.source(), this.gives(), this.units()];
     const enough = sizedOf(answers).filter((one) => !source || gives(one) >= source.many * units);
-    return rank(enough, this.weights(), (one) => this.concernOf(one)?.lowers ?? 0, {
+    const borne = (one: SizedForm): number => floorUnder(one, this.purpose(), this.options().thicknessMm)?.lowers ?? 0;
+    const lowered = (one: SizedForm): number => Math.min(1, (this.concernOf(one)?.lowers ?? 0) + borne(one));
+    return rank(enough, this.weights(), lowered, {
       ease: this.options().ease,
       slackMm: slackIn(this.purpose()),
       ...(source && { paper: (one: SizedForm) => (source.widthMm * source.heightMm) / gives(one) }),

@@ -16,6 +16,7 @@ import {
   withMark,
   writePurpose,
   writeTerms,
+  formatMass,
 } from '@odd-corner/core';
 import { WorkshopSettings } from '../../data/workshop-settings';
 
@@ -48,6 +49,11 @@ export class Figures {
   /** Sizes with the unit once at the end: `60 × 45 × 22 mm`. */
   sizes(sizesMm: readonly number[]): string {
     return `${sizesMm.map((mm) => this.bare(mm)).join(' × ')} ${this.unit()}`;
+  }
+
+  /** A weight. */
+  mass(grams: number): string {
+    return formatMass(grams, this.shown());
   }
 
   /** Sizes that read back as they are. */
