@@ -13,6 +13,13 @@ const heldThing = z.discriminatedUnion('shape', [
 /** Twenty kilograms of the lightest goods take so much room. */
 const MOST_BULK_ML = 80_000;
 
+/** What things weigh together: each up to twenty kilograms, up to two thousand of them. */
+const grams = z
+  .number()
+  .positive()
+  .max(20_000 * 2000)
+  .optional();
+
 /** Something to be held, so many times. */
 export const anyItem = z.object({
   name: z.string().trim().min(1).max(80),
@@ -38,13 +45,9 @@ export const anyPurpose = z.discriminatedUnion(
       /** It must stand over the rim for fingers to take hold. */
       gripped: z.literal(true).optional(),
       /** What they weigh together. */
-      grams: z
-        .number()
-        .positive()
-        .max(20_000 * 2000)
-        .optional(),
+      grams,
     }),
-    z.object({ kind: z.literal('loose'), piece: anyItem }),
+    z.object({ kind: z.literal('loose'), piece: anyItem, grams }),
     z.object({ kind: z.literal('liquid'), ml: z.number().positive().max(20_000) }),
     z.object({ kind: z.literal('bulk'), name: anyItem.shape.name, ml: z.number().positive().max(MOST_BULK_ML) }),
     z.object({ kind: z.literal('strap'), widthMm: lengthMm, thickMm: lengthMm }),

@@ -82,7 +82,7 @@ export function floorUnder(
   purpose: Purpose,
   thicknessMm: number,
 ): FloorUnder | null {
-  if (purpose.kind !== 'hold' || !purpose.grams || room.kind !== BOX.id) return null;
+  if ((purpose.kind !== 'hold' && purpose.kind !== 'loose') || !purpose.grams || room.kind !== BOX.id) return null;
   const { grams } = purpose;
   const { lengthMm, widthMm } = room.sizes as Readonly<Record<'lengthMm' | 'widthMm', number>>;
   const load = floorCarries(

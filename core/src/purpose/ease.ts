@@ -22,6 +22,9 @@ export const STILL_CLOSE: Readonly<Record<EaseId, { readonly mm: number; readonl
   loose: { mm: 12, percent: 12 },
 };
 
+/** Fingers take hold of what stands so far over a rim, in mm. */
+export const GRIP_MM = 10;
+
 /** Room added to one size, both sides together, in mm. */
 export function easeMm(sizeMm: number, ease: EaseId): number {
   return EASES[ease].mm + (EASES[ease].percent / 100) * sizeMm;

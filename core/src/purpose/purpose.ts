@@ -24,7 +24,7 @@ export type Purpose =
   /** Things side by side and on each other, in order. */
   | ({ readonly kind: 'hold'; readonly pieces: readonly Item[] } & Manner)
   /** Items poured in. */
-  | { readonly kind: 'loose'; readonly piece: Item }
+  | { readonly kind: 'loose'; readonly piece: Item; readonly grams?: number }
   | { readonly kind: 'liquid'; readonly ml: number }
   /** Dry goods poured in: rice, sand, seeds; as much room as they may take. */
   | { readonly kind: 'bulk'; readonly name: string; readonly ml: number }

@@ -79,7 +79,9 @@ export function sayPurpose(purpose: Purpose, asked: Partial<Shown> = {}): string
       case 'hold':
         return [purpose.pieces.map((item) => sayItem(item, shown)).join('; '), ...sayManner(purpose, shown)].join(', ');
       case 'loose':
-        return `${sayItem(purpose.piece, shown)}, poured in`;
+        return [`${sayItem(purpose.piece, shown)}, poured in`, ...sayManner({ grams: purpose.grams }, shown)].join(
+          ', ',
+        );
       case 'liquid':
         return `${formatVolume(purpose.ml, { ...shown, decimal: 'point' })} of liquid`;
       case 'bulk':

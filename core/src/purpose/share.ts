@@ -10,16 +10,18 @@ export const MOST_UNITS = 48;
 /** The share of a purpose that each of so many equal units takes: things are divided as evenly as they can be. */
 export function perUnit(purpose: Purpose, units: number): Purpose {
   if (!(Number.isInteger(units) && units >= 1)) throw new RangeError('Count whole units, one or more.');
+  const weighing = (grams?: number): { readonly grams?: number } =>
+    grams === undefined ? {} : { grams: grams / units };
   const divided = (item: Item): Item => ({ ...item, count: Math.ceil(item.count / units) });
   switch (purpose.kind) {
     case 'hold':
       return {
         ...purpose,
         pieces: purpose.pieces.map(divided),
-        ...(purpose.grams !== undefined && { grams: purpose.grams / units }),
+        ...weighing(purpose.grams),
       };
     case 'loose':
-      return { kind: 'loose', piece: divided(purpose.piece) };
+      return { ...purpose, piece: divided(purpose.piece), ...weighing(purpose.grams) };
     case 'liquid':
       return { kind: 'liquid', ml: purpose.ml / units };
     case 'bulk':

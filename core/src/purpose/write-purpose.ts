@@ -92,6 +92,8 @@ function writeItem({ name, count, thing, posture, slackMm }: Item, { unit, decim
 export function writePurpose(purpose: Purpose, asked: Partial<Shown> = {}): string {
   const shown = { ...USUALLY_SHOWN, ...asked };
   const sizes = (...mm: number[]): string => exactSizes(mm, shown.unit, shown.decimal);
+  const weighing = (grams?: number): readonly string[] =>
+    grams ? [`weighing ${exactAmount(grams, GRAMS_PER, shown.mass, 'g', shown.decimal)}`] : [];
   switch (purpose.kind) {
     case 'hold':
       return [
@@ -99,10 +101,10 @@ export function writePurpose(purpose: Purpose, asked: Partial<Shown> = {}): stri
         ...(purpose.order ? [ORDER_WORDS[purpose.order]] : []),
         ...(purpose.proudMm ? [`proud by ${sizes(purpose.proudMm)}`] : []),
         ...(purpose.gripped ? ['gripped'] : []),
-        ...(purpose.grams ? [`weighing ${exactAmount(purpose.grams, GRAMS_PER, shown.mass, 'g', shown.decimal)}`] : []),
+        ...weighing(purpose.grams),
       ].join(', ');
     case 'loose':
-      return writeItem(purpose.piece, shown, true);
+      return [writeItem(purpose.piece, shown, true), ...weighing(purpose.grams)].join(', ');
     case 'liquid':
       return exactAmount(purpose.ml, ML_PER, shown.volume, 'ml', shown.decimal);
     case 'bulk':

@@ -1,6 +1,6 @@
 import { boxOf, heapShare, volumeOf } from '../bodies/contents';
 import { alone, demandsOn } from '../purpose/demand';
-import { type EaseId, easeMm, roomy, roomyFloor } from '../purpose/ease';
+import { type EaseId, easeMm, GRIP_MM, roomy, roomyFloor } from '../purpose/ease';
 import type { Manner } from '../purpose/purpose';
 import { roomKind } from './room-kind';
 
@@ -14,8 +14,6 @@ export const longSide = ({ lengthMm, widthMm }: Floor): number => Math.max(lengt
 export const shortSide = ({ lengthMm, widthMm }: Floor): number => Math.min(lengthMm, widthMm);
 const deep = ({ depthMm }: Sizes): number => depthMm;
 
-/** Fingers take hold of what stands so far over the rim, in mm. */
-const GRIP_MM = 10;
 /** What must be gripped still stands in the box by this share of its height. */
 const HELD_SHARE = 0.5;
 

@@ -3,7 +3,7 @@ import { isThin } from '../bodies/contents';
 import type { Hull } from '../bodies/hull';
 import type { Point3 } from '../measure/vector3';
 import { alone, type Demand, demandsOn, type Room, type RoomAsked } from '../purpose/demand';
-import { roomyFloor } from '../purpose/ease';
+import { GRIP_MM, roomyFloor } from '../purpose/ease';
 import { roomKind } from './room-kind';
 
 const KEYS = [
@@ -27,8 +27,6 @@ const floorLong = ({ floorLengthMm }: Sizes): number => floorLengthMm;
 const floorWide = ({ floorWidthMm, sideThickMm }: Sizes): number => floorWidthMm - 2 * sideThickMm;
 const tallest = ({ sideMm }: Sizes): number => TALL_SHARE * sideMm;
 
-/** What must be gripped stands so far over the sides, in mm. */
-const GRIP_MM = 10;
 const overRim = (heightMm: number): Demand<Key> =>
   demand('over the rim, for fingers', ({ sideMm }) => heightMm - sideMm, GRIP_MM);
 

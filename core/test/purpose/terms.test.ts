@@ -83,6 +83,18 @@ describe('what a line says beside the things', () => {
     }
   });
 
+  it.each(['120 ml, stacked', '30 loose beads ø8 side by side', 'load 40 g, gripped', 'strap 25 x 2, 40 g'])(
+    '%s: what has no meaning there is refused, not passed over',
+    (line) => expect(() => readPurposeLine(line)).toThrow('leave it out here'),
+  );
+
+  it('weighs what is poured too', () => {
+    const { purpose } = readPurposeLine('100 loose screws ø6 x 20, 2 g each');
+    expect(purpose).toMatchObject({ kind: 'loose', grams: 200 });
+    expect(readPurposeLine(writePurpose(purpose)).purpose).toEqual(purpose);
+    expect(sayPurpose(purpose)).toMatch(/poured in, weighing 200 g$/);
+  });
+
   const mm = fc.integer({ min: 5, max: 900 });
   const most = fc
     .tuple(fc.option(mm), fc.option(mm), fc.option(mm))

@@ -6,6 +6,9 @@ const SPOONS = 2;
 const TEASPOONS = 6;
 const OUNCES_IN_A_POUND = 16;
 
+/** More than that nobody carries in paper, in g. */
+export const MOST_GRAMS = 20_000;
+
 const VOLUMES: ReadonlyMap<string, number> = new Map([
   ...(['ml', 'millilitre', 'millilitres', 'milliliter', 'milliliters', 'cc', 'cm³'] as const).map(
     (word) => [word, 1] as const,

@@ -2,7 +2,7 @@ import { boxOf, isThin } from '../../bodies/contents';
 import { COMMON_PAPER, caliperOf } from '../../paper/paper';
 import type { LengthUnit } from '../../measure/parse-length';
 import type { Manner, Purpose } from '../purpose';
-import { amountUnit } from './amounts';
+import { amountUnit, MOST_GRAMS } from './amounts';
 import { numberAt, numberWord } from './figures';
 import { itemOf, MOST_PIECES } from './item';
 import { bulkDensity } from './known-things';
@@ -24,7 +24,6 @@ const POURED_UP_TO_MM = 35;
 /** Longer lines are no purpose; reading them would only take time. */
 const MOST_CHARACTERS = 2000;
 const MOST_ML = 20_000;
-const MOST_GRAMS = 20_000;
 
 const isOf = (token: Token | undefined, ...words: string[]): boolean => words.includes(wordOf(token));
 
@@ -192,13 +191,14 @@ function readThings(
   const { loose, posed } = read[0];
   const small = Math.max(...boxOf(item.thing)) <= POURED_UP_TO_MM;
   const poured = !posed && !manner.order && item.count >= POURED_FROM && small && !isThin(item.thing);
-  if (read.length === 1 && (loose || poured)) {
-    const { posture: _, ...piece } = item;
-    return { kind: 'loose', piece };
-  }
   const pieces = read.map((one) => one.item);
   const counted = weight?.each ? pieces.reduce((sum, { count }) => sum + count, 0) : 1;
-  return { kind: 'hold', pieces, ...manner, ...(weight && { grams: weight.grams * counted }) };
+  const weighing = weight && { grams: weight.grams * counted };
+  if (read.length === 1 && (loose || poured)) {
+    const { posture: _, ...piece } = item;
+    return { kind: 'loose', piece, ...weighing };
+  }
+  return { kind: 'hold', pieces, ...manner, ...weighing };
 }
 
 /** A line as it was read: what it is for, and what else was said. */
@@ -231,6 +231,13 @@ export function readPurposeLine(text: string, unit: LengthUnit = 'mm', sheets: r
     const whole = withoutEnds(rest);
     const purpose =
       readAmount(text, whole, unit) ?? readSpecial(whole, unit) ?? readThings(text, whole, unit, manner, weight);
+    const { kind } = purpose;
+    if (kind !== 'hold' && (Object.keys(manner).length || (weight && kind !== 'loose')))
+      throw unreadable(
+        tokens,
+        'count',
+        'How things are set, and what they weigh, can be said of things that are laid in: leave it out here.',
+      );
     return { purpose, terms };
   } catch (error) {
     if (error instanceof Unreadable) throw new ParsePurposeError(error.fault, error.message, text, error.at);

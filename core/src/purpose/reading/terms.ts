@@ -3,7 +3,7 @@ import type { LengthUnit } from '../../measure/parse-length';
 import { isoSheet } from '../../paper/iso-sheets';
 import { STOCK_SHEETS } from '../../paper/stock-sheets';
 import type { Manner, OuterLimits } from '../purpose';
-import { amountUnit } from './amounts';
+import { amountUnit, MOST_GRAMS } from './amounts';
 import { numberAt, numberWord } from './figures';
 import { inMm, type Run, runsOf, type SideName, sizeAt } from './sizes';
 import { type Token, wordOf } from './tokens';
@@ -202,9 +202,6 @@ function proudAt(tokens: readonly Token[], at: number, unit: LengthUnit): Found<
   return { value: inMm(run, unit)[0], next: next + run.to };
 }
 
-/** More than that nobody carries in paper, in g. */
-const MOST_GRAMS = 20_000;
-
 /**
  * `weighing 300 g`, `, 300 g`, `5 g each`: by itself only after a comma and with sizes before it, for otherwise it says how much
  * is poured, or what floats.
@@ -241,7 +238,7 @@ export function takeTerms(
 ): TermsRead {
   const rest: Token[] = [];
   let most: OuterLimits | null = null as OuterLimits | null;
-  let from: CalledSheet | null = null;
+  let from: CalledSheet | null = null as CalledSheet | null;
   let many = 1;
   let manner: Manner = {};
   let weight: Weight | null = null as Weight | null;
@@ -279,6 +276,7 @@ export function takeTerms(
       at += 1;
     }
   }
-  const { name, widthMm, heightMm } = from ?? { name: '', widthMm: 0, heightMm: 0 };
-  return { rest, terms: { most, from: from && { name, widthMm, heightMm, many } }, manner, weight };
+  // A paper of the shelf knows more than its name and sides.
+  const sheet = from && { name: from.name, widthMm: from.widthMm, heightMm: from.heightMm, many };
+  return { rest, terms: { most, from: sheet }, manner, weight };
 }

@@ -1,4 +1,5 @@
 import {
+  type CalledSheet,
   type LengthUnit,
   ParseLengthError,
   ParsePurposeError,
@@ -24,8 +25,7 @@ export interface LineFault {
 }
 
 /** A sheet that may be called by its name: one that is sold, or a paper of the shelf. */
-export interface NamedSheet extends SheetSize {
-  readonly name: string;
+export interface NamedSheet extends CalledSheet {
   /** Of a paper on the shelf. */
   readonly id?: string;
 }

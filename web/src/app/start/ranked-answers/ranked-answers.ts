@@ -68,6 +68,14 @@ const NOTHING: Known = { asked: null, answers: new Map(), exact: new Map(), done
 
 const withAnswer = (answers: Answers, one: SizedForm | Unmet): Answers => new Map(answers).set(one.formId, one);
 const sizedOf = (answers: Answers): SizedForm[] => [...answers.values()].filter(isSized);
+/** What is worked out for an answer when it is asked, and then kept: few answers are looked at. */
+function remembered<T>(work: (answer: SizedForm) => T): (answer: SizedForm) => T {
+  const known = new Map<SizedForm, T>();
+  return (answer) => {
+    if (!known.has(answer)) known.set(answer, work(answer));
+    return known.get(answer)!;
+  };
+}
 const MOST_COMPARED = 4;
 const MOST_SKILL = 3;
 
@@ -164,14 +172,7 @@ export class RankedAnswers {
   private readonly papersFor = computed(() => {
     const [chosen, count, eaten] = [this.paper(), this.units(), this.eaten()];
     const papers = chosen ? [chosen] : this.papers();
-    const known = new Map<SizedForm, PaperFor | null>();
-    return (answer: SizedForm): PaperFor | null => {
-      const before = known.get(answer);
-      if (before !== undefined) return before;
-      const given = paperFor(answer, count, papers, { eaten });
-      known.set(answer, given);
-      return given;
-    };
+    return remembered((answer) => paperFor(answer, count, papers, { eaten }));
   });
 
   /** The paper chosen or the best of the shelf, when it gives all sheets of an answer. */
@@ -186,12 +187,7 @@ export class RankedAnswers {
   /** How many of an answer the sheet gives that was named, worked out when it is asked. */
   private readonly gives = computed(() => {
     const source = this.source();
-    const known = new Map<SizedForm, number>();
-    return (answer: SizedForm): number => {
-      let made = known.get(answer);
-      if (made === undefined) known.set(answer, (made = source ? madeFrom(answer, source) : 0));
-      return made;
-    };
+    return remembered((answer) => (source ? madeFrom(answer, source) : 0));
   });
 
   /** How many the named sheet gives; null where none was named. */
