@@ -53,6 +53,8 @@ export const anyPurpose = z.discriminatedUnion(
     z.object({ kind: z.literal('strap'), widthMm: lengthMm, thickMm: lengthMm }),
     z.object({ kind: z.literal('pages'), thickMm: lengthMm, gripMm: lengthMm }),
     z.object({ kind: z.literal('load'), grams: z.number().positive().max(20_000), centreMm: lengthMm }),
+    z.object({ kind: z.literal('place card'), widthMm: lengthMm, heightMm: lengthMm, thickMm: lengthMm }),
+    z.object({ kind: z.literal('head'), roundMm: lengthMm }),
     z.object({ kind: z.literal('bead'), diameterMm: lengthMm }),
   ],
   'Write what it must hold, for example 60 x 45 x 22.',

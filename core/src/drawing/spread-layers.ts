@@ -1,9 +1,12 @@
+import { flatExtent } from '../folding/layers-at';
 import { sideOfFace } from '../folding/layer-order';
 import type { Pose } from '../folding/pose';
 import type { Point } from '../measure/point';
 
 /** All layers together are spread by no more than this many steps. */
 const MOST_STEPS = 4;
+/** Nor by more than this share of the shorter side of the paper as it lies. */
+const MOST_SHARE = 0.025;
 
 /**
  * A small shift for each face of flat paper, so that edges of layers that coincide can be told apart: all faces joined
@@ -43,6 +46,8 @@ export function spreadLayers(pose: Pose, stepMm: number): Point[] {
   };
   const levels = plate.map((_, f) => levelOf(rootOf(f)));
   // Many layers are told apart by less, so that the outline keeps its shape.
-  const step = Math.min(stepMm, (MOST_STEPS * stepMm) / Math.max(1, ...levels));
+  const { widthMm, heightMm } = flatExtent(pose);
+  const most = Math.min(MOST_STEPS * stepMm, MOST_SHARE * Math.min(widthMm, heightMm));
+  const step = Math.min(stepMm, most / Math.max(1, ...levels));
   return levels.map((k) => (ring ? { x: 0, y: 0 } : { x: k * step, y: -k * step }));
 }

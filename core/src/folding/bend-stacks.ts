@@ -1,4 +1,6 @@
 import type { Point } from '../measure/point';
+import { type CreasePattern, isBorder, toleranceOf } from '../pattern/crease-pattern';
+import { onStretch, type Stretch } from '../pattern/crease-stretches';
 import { type CreaseAngle, edgesOn } from './collapse';
 import { onLayer } from './on-layers';
 import { faceAt, type Pose, whiteUp } from './pose';
@@ -22,10 +24,24 @@ export function bendStacks(pose: Pose, bends: readonly StackBend[]): CreaseAngle
       if (left.has(f)) return [];
       return (
         onLayer(pose, f, from, to, name)
-          // Along a folded edge nothing bends: the paper turns back there.
-          .filter((stretch) => !edgesOn(pose.pattern, stretch).some((e) => pose.angles[e] !== 0))
+          // Along a folded edge nothing bends: the paper turns back there. Nor along the sheet's own edge: it ends there.
+          .filter(
+            (stretch) =>
+              !edgesOn(pose.pattern, stretch).some((e) => pose.angles[e] !== 0) &&
+              !isAlongBorder(pose.pattern, f, stretch),
+          )
           .map((stretch) => ({ ...stretch, angleDeg: angleDeg * Math.sign(whiteUp(pose, f)) }))
       );
     });
+  });
+}
+
+/** Whether a stretch lies on an edge where a face ends and the sheet with it. */
+function isAlongBorder(pattern: CreasePattern, face: number, { from, to }: Stretch): boolean {
+  const tolerance = 100 * toleranceOf(pattern);
+  return pattern.edges.some((edge) => {
+    if (!isBorder(edge) || (edge.left !== face && edge.right !== face)) return false;
+    const [a, b] = [pattern.vertices[edge.from], pattern.vertices[edge.to]];
+    return [from, to].every((p) => onStretch(p, { from: a, to: b }, tolerance));
   });
 }

@@ -24,6 +24,7 @@ import { refine } from './refine';
 import { foldReverse } from './reverse-fold';
 import { type Rework, rework } from './rework';
 import { heldBy } from './roots';
+import { setDown, type SetDown } from './set-down';
 import { settle } from './settle';
 import { foldSimply, type SimpleFold } from './simple-fold';
 import { type PaperMesh, paperMesh, type PaperMeshOptions } from './soft/paper-mesh';
@@ -316,6 +317,11 @@ export class Hand {
   /** Turns the paper over like a page. */
   turnOver(): void {
     this.move((pose) => overUpright(middleOfTable(pose).x));
+  }
+
+  /** Sets what stands on the table level, see `SetDown`. */
+  setDown(how: SetDown): void {
+    this.move((pose) => setDown(pose, how));
   }
 
   /** Opens or closes creases made before to an angle, each in its own sense. `stays` is a sheet point that keeps still. */

@@ -1,3 +1,4 @@
+import { placedOutline, type Pose } from './pose';
 import { cross, dot, minus, onWay, type Point3 } from '../measure/vector3';
 
 /** A flat convex polygon in space. */
@@ -14,6 +15,12 @@ export function boundsOf(polygons: readonly Polygon3[]): { readonly low: Point3;
         high[axis] = Math.max(high[axis], p[axis]);
       }
   return { low, high };
+}
+
+/** How far paper reaches along x, y and z as it stands. */
+export function spanOf(pose: Pose): Point3 {
+  const { low, high } = boundsOf(pose.pattern.faces.map((_, f) => placedOutline(pose, f)));
+  return minus(high, low);
 }
 
 /**

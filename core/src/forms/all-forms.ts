@@ -10,6 +10,13 @@ import { fourPointedDish } from './four-pointed-dish/four-pointed-dish';
 import { gussetedBag } from './gusseted-bag/gusseted-bag';
 import { pageCorner } from './page-corner/page-corner';
 import { thirdsTwist } from './thirds-twist/thirds-twist';
+import { triangularPurse } from './triangular-purse/triangular-purse';
+import { tableSailboat } from './table-sailboat/table-sailboat';
+import { twistPouch } from './twist-pouch/twist-pouch';
+import { strapBuckle } from './strap-buckle/strap-buckle';
+import { curledEarBasket } from './curled-ear-basket/curled-ear-basket';
+import { deckedBarge } from './decked-barge/decked-barge';
+import { hatBoat } from './hat-boat/hat-boat';
 import { squareTray } from './square-tray/square-tray';
 
 /** All forms, in the order of the shelf. */
@@ -22,10 +29,17 @@ export const FORMS: readonly Form[] = [
   anyForm(flatCup),
   anyForm(thirdsTwist),
   anyForm(gussetedBag),
+  anyForm(curledEarBasket),
   anyForm(fourPointedDish),
   anyForm(bandedBox),
   anyForm(closingCube),
   anyForm(squareCanoe),
   anyForm(oblongCanoe),
   anyForm(podBoat),
+  anyForm(deckedBarge),
+  anyForm(hatBoat),
+  anyForm(tableSailboat),
+  anyForm(triangularPurse),
+  anyForm(twistPouch),
+  anyForm(strapBuckle),
 ];

@@ -138,7 +138,17 @@ export interface SheetSize {
 }
 
 export type Family =
-  'envelopes and wraps' | 'bags' | 'bookmarks' | 'cups' | 'open boxes and lids' | 'closing boxes' | 'boats';
+  | 'envelopes and wraps'
+  | 'bags'
+  | 'bookmarks'
+  | 'cups'
+  | 'open boxes and lids'
+  | 'closing boxes'
+  | 'baskets'
+  | 'purses'
+  | 'wearables'
+  | 'boats'
+  | 'bead tracks';
 
 /** What keeps it closed, by its kind and in words. */
 export interface Closure {
@@ -167,6 +177,8 @@ export interface Piece<P = unknown> {
   readonly leastSheetMm: number;
   /** Lengths that stay as they are on a larger sheet: an overlap, a seam. */
   readonly fixedLengths?: boolean;
+  /** Which kind of room it has depends on its choices: all of them are looked at. */
+  readonly variesRoom?: true;
   readonly fields: readonly ParamField[];
   readonly params: z.ZodType<P>;
   /**

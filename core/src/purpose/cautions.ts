@@ -16,6 +16,20 @@ export const NO_FLAMES: Caution = {
   words: 'No flame in it or beside it.',
 };
 
+/** Of anything that floats. */
+export const AFLOAT: readonly Caution[] = [
+  {
+    kind: 'water',
+    words:
+      'Stay with small children at any water, however shallow. Sail in a basin or on a thread and lift the boat out again: paper and wax are litter in a stream.',
+  },
+  NO_FLAMES,
+  {
+    kind: 'handling',
+    words: 'Paper is not waterproof: try it empty first, and expect minutes rather than hours.',
+  },
+];
+
 /** Words that name a thing of a kind, as a maker types them; plurals go without saying. */
 const named = (words: string): RegExp => new RegExp(`\\b(?:${words})(?:e?s)?\\b`, 'i');
 

@@ -34,6 +34,10 @@ export type Purpose =
   | { readonly kind: 'pages'; readonly thickMm: number; readonly gripMm: number }
   /** A load that floats, with the height of its centre over the floor. */
   | { readonly kind: 'load'; readonly grams: number; readonly centreMm: number }
+  /** A card that stands upright in a holder, its width across. */
+  | { readonly kind: 'place card'; readonly widthMm: number; readonly heightMm: number; readonly thickMm: number }
+  /** A head that wears it: how far it is round. */
+  | { readonly kind: 'head'; readonly roundMm: number }
   /** A ball that runs along a track. */
   | { readonly kind: 'bead'; readonly diameterMm: number };
 

@@ -92,6 +92,10 @@ export function sayPurpose(purpose: Purpose, asked: Partial<Shown> = {}): string
         return `pages ${length(purpose.thickMm)} thick together, held ${length(purpose.gripMm)} deep at the corner`;
       case 'load':
         return `load of ${formatMass(purpose.grams, { ...shown, decimal: 'point' })} afloat, its centre ${length(purpose.centreMm)} over the floor`;
+      case 'place card':
+        return `card that stands upright, ${length(purpose.widthMm)} across and ${length(purpose.heightMm)} high, ${length(purpose.thickMm)} thick`;
+      case 'head':
+        return `head ${length(purpose.roundMm)} round`;
       case 'bead':
         return `bead ø${length(purpose.diameterMm)}, rolling`;
     }

@@ -115,6 +115,14 @@ export function writePurpose(purpose: Purpose, asked: Partial<Shown> = {}): stri
       return `strap ${sizes(purpose.widthMm, purpose.thickMm)}`;
     case 'pages':
       return `pages ${sizes(purpose.thickMm)}`;
+    case 'place card':
+      return `place card ${
+        purpose.thickMm === USUAL_CARD_MM
+          ? sizes(purpose.widthMm, purpose.heightMm)
+          : sizes(purpose.widthMm, purpose.heightMm, purpose.thickMm)
+      }`;
+    case 'head':
+      return `head ${sizes(purpose.roundMm)}`;
     case 'bead':
       return `bead ${sizes(purpose.diameterMm)}`;
   }

@@ -1,12 +1,30 @@
 import { BOX } from './box';
 import { CORNER } from './corner';
+import { HOLDER } from './holder';
 import { HULL } from './hull';
 import { POCKET } from './pocket';
 import { POUCH } from './pouch';
+import { TRIANGLE } from './triangle';
+import { EIGHT_SIDED } from './eight-sided';
+import { TUNNEL } from './tunnel';
+import { TWIN_HULL } from './twin-hull';
+import { HAT } from './hat';
 import type { RoomKind } from './room-kind';
 
 /** All kinds of room that a form of the shelf has. */
-export const ROOM_KINDS: readonly RoomKind[] = [BOX, POCKET, CORNER, HULL, POUCH];
+export const ROOM_KINDS: readonly RoomKind[] = [
+  BOX,
+  POCKET,
+  CORNER,
+  HULL,
+  POUCH,
+  HOLDER,
+  TRIANGLE,
+  EIGHT_SIDED,
+  TUNNEL,
+  TWIN_HULL,
+  HAT,
+];
 
 const byId = new Map(ROOM_KINDS.map((kind) => [kind.id, kind]));
 

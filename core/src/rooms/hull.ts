@@ -10,6 +10,8 @@ const KEYS = [
   ...(['floorLengthMm', 'floorWidthMm', 'sideMm', 'tipMm', 'rimLengthMm', 'rimWidthMm', 'overallMm'] as const),
   /** How thick the paper of a side is where it meets the floor. */
   'sideThickMm',
+  /** How much of the floor's length lies under a deck. */
+  'deckMm',
 ] as const;
 type Key = (typeof KEYS)[number];
 
@@ -22,7 +24,7 @@ const LEAST_STABILITY_MM = 2;
 
 const { demand, summed } = demandsOn<Key>();
 type Sizes = Readonly<Record<Key, number>>;
-const floorLong = ({ floorLengthMm }: Sizes): number => floorLengthMm;
+const floorLong = ({ floorLengthMm, deckMm }: Sizes): number => floorLengthMm - deckMm;
 // The paper of the sides lies inside their bends; at the ends the floor runs on in a single layer.
 const floorWide = ({ floorWidthMm, sideThickMm }: Sizes): number => floorWidthMm - 2 * sideThickMm;
 const tallest = ({ sideMm }: Sizes): number => TALL_SHARE * sideMm;

@@ -6,7 +6,18 @@ import type { Room, WayToFit } from '../purpose/demand';
 import type { Prepared } from '../purpose/prepare';
 
 /** What kind of thing a room holds. */
-export type Holds = 'flat things' | 'boxes and blocks' | 'loose pieces' | 'liquid' | 'pages' | 'a floating load';
+export type Holds =
+  | 'flat things'
+  | 'boxes and blocks'
+  | 'loose pieces'
+  | 'liquid'
+  | 'pages'
+  | 'a floating load'
+  | 'a standing card'
+  | 'a strap'
+  | 'a head'
+  | 'rolling beads'
+  | 'pens';
 
 /** A room whose walls give way: what it holds is worked out by a relaxation, once for all sizes of one outline. */
 export interface SoftRoom<K extends string> {

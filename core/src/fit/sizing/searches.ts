@@ -36,6 +36,7 @@ export function* searchesFor(
     const asked = structure ? asking.demands(structure.room.kind) : [];
     const tables = tablesOf(asked);
     const { answering } = tables;
+    if (!answering.length && piece.variesRoom) continue;
     if (!answering.length) return searches;
     yield* fitting.learningVolume(structure);
     const like = searches.find((one) => one.way.lengths.length === way.lengths.length && !one.like) ?? null;

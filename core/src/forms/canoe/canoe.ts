@@ -7,7 +7,7 @@ import { displacedMm3 } from '../../bodies/hull';
 import { type CanoeKind, type CanoeParams, canoeParams, frameOf } from './frame';
 import { fold } from './fold-canoe';
 import { measuredHull, sideLayers } from './measured-hull';
-import { NO_FLAMES } from '../../purpose/cautions';
+import { AFLOAT } from '../../purpose/cautions';
 
 /** A boat of this family. */
 export function canoe(kind: CanoeKind): Form<CanoeParams> {
@@ -30,18 +30,7 @@ export function canoe(kind: CanoeKind): Form<CanoeParams> {
     skill: 3,
     papers: '60 to 100 g/m², long-fibred; rub the outside with wax first if it is to float for more than minutes.',
     ceiling: { mm: 700, why: 'its sides fold under the load' },
-    cautions: [
-      {
-        kind: 'water',
-        words:
-          'Stay with small children at any water, however shallow. Sail in a basin or on a thread and lift the boat out again: paper and wax are litter in a stream.',
-      },
-      NO_FLAMES,
-      {
-        kind: 'handling',
-        words: 'Paper is not waterproof: try it empty first, and expect minutes rather than hours.',
-      },
-    ],
+    cautions: AFLOAT,
     fold: (hand, sheet, params) => fold(kind, hand, sheet, params),
     floor(sheet) {
       const { width, length, h, e } = frameOf(sheet);
@@ -65,6 +54,7 @@ export function canoe(kind: CanoeKind): Form<CanoeParams> {
             rimWidthMm: 2 * hull.rim.y,
             overallMm: 2 * hull.tip.x,
             sideThickMm: thicknessMm * sideLayers(folding, frame),
+            deckMm: 0,
           }),
         ],
         outer: {

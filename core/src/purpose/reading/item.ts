@@ -25,6 +25,7 @@ const NOT_COUNTED = /^(?:v|volts?|w|wh|ah|mah|k|khz|hz)$/i;
 /** Words at the start of a line that say what it is for, rather than what a thing is called. */
 export const FIRST_WORDS: ReadonlySet<string> = new Set([
   ...['strap', 'belt', 'webbing', 'ribbon', 'page', 'pages', 'bead', 'marble', 'load', 'half', 'dozen', 'loose', 'any'],
+  ...['place', 'head'],
 ]);
 const POSTURES: ReadonlyMap<string, Posture> = new Map([
   ...(['standing', 'upright'] as const).map((word) => [word, 'standing'] as const),

@@ -4,7 +4,7 @@ import type { LengthUnit } from '../../measure/parse-length';
 import type { Manner, Purpose } from '../purpose';
 import { amountUnit, MOST_GRAMS } from './amounts';
 import { numberAt, numberWord } from './figures';
-import { itemOf, MOST_PIECES } from './item';
+import { itemOf, MOST_PIECES, USUAL_CARD_MM } from './item';
 import { bulkDensity } from './known-things';
 import { inMm, runsOf, sizeAt } from './sizes';
 import { type CalledSheet, takeTerms, type Terms, type Weight } from './terms';
@@ -135,11 +135,17 @@ function readSpecial(tokens: readonly Token[], unit: LengthUnit): Purpose | null
     // Each leaf as thick as common office paper.
     return { kind: 'pages', thickMm: Math.ceil(10 * count * caliperOf(COMMON_PAPER)) / 10, gripMm: USUAL_GRIP_MM };
   }
-  const run = isOf(first, 'marble') && isOf(second, 'run') ? 2 : isOf(first, 'bead') ? 1 : 0;
-  if (!run) return null;
-  const mm = sizesAfter(tokens.slice(run), unit);
-  if (mm.length !== 1) return null;
-  return { kind: 'bead', diameterMm: mm[0] };
+  if (isOf(first, 'place') && isOf(second, 'card', 'cards')) {
+    const mm = sizesAfter(tokens.slice(2), unit);
+    if (mm.length < 2 || mm.length > 3)
+      throw unreadable(tokens, 'count', 'A place card has a width and a height: place card 85 x 55.');
+    return { kind: 'place card', widthMm: mm[0], heightMm: mm[1], thickMm: mm[2] ?? USUAL_CARD_MM };
+  }
+  if (isOf(first, 'head') && tokens.length > 1 && isOneSize(tokens.slice(1)))
+    return { kind: 'head', roundMm: sizesAfter(tokens.slice(1), unit)[0] };
+  const run = isOf(first, 'marble') && isOf(second, 'run') ? 2 : isOf(first, 'bead', 'marble') ? 1 : 0;
+  if (!run || !isOneSize(tokens.slice(run))) return null;
+  return { kind: 'bead', diameterMm: sizesAfter(tokens.slice(run), unit)[0] };
 }
 
 /** Whether some tokens are one size and nothing else: `45`, `45 mm wide`. */
