@@ -55,7 +55,7 @@ export const anyPurpose = z.discriminatedUnion(
     z.object({ kind: z.literal('load'), grams: z.number().positive().max(20_000), centreMm: lengthMm }),
     z.object({ kind: z.literal('place card'), widthMm: lengthMm, heightMm: lengthMm, thickMm: lengthMm }),
     z.object({ kind: z.literal('head'), roundMm: lengthMm }),
-    z.object({ kind: z.literal('bead'), diameterMm: lengthMm }),
+    z.object({ kind: z.literal('bead'), diameterMm: lengthMm, exitMm: lengthMm.optional() }),
   ],
   'Write what it must hold, for example 60 x 45 x 22.',
 ) satisfies z.ZodType<Purpose>;

@@ -90,6 +90,11 @@ export class Follower {
     if (!recorded || recorded.act.kind !== act.kind || act.kind === 'anew')
       throw new StructureDiffers('Another move was recorded here.');
     const root = rootOf(recorded);
+    if (
+      act.kind === 'stretches' &&
+      (root.act.kind !== 'stretches' || root.act.stretches.length !== act.stretches.length)
+    )
+      throw new StructureDiffers('Other creases were told here.');
     const before = this.current;
     const structureBefore = this.followedStructure;
     this.motions.push(this.motion);
@@ -100,11 +105,6 @@ export class Follower {
     const asRecorded = angles === recordedAngles;
     this.otherAngles ||= !asRecorded;
     if (act.kind === 'moved') this.motion = compose(act.motion, this.motion);
-    if (
-      act.kind === 'stretches' &&
-      (root.act.kind !== 'stretches' || root.act.stretches.length !== act.stretches.length)
-    )
-      throw new StructureDiffers('Other creases were told here.');
     if (act.kind === 'unfolded') {
       if (root.act.kind !== 'unfolded' || root.act.before !== act.before)
         throw new StructureDiffers('Another fold was opened here.');

@@ -17,6 +17,9 @@ import { strapBuckle } from './strap-buckle/strap-buckle';
 import { curledEarBasket } from './curled-ear-basket/curled-ear-basket';
 import { deckedBarge } from './decked-barge/decked-barge';
 import { hatBoat } from './hat-boat/hat-boat';
+import { straightBeadTrack } from './bead-track/bead-track-straight';
+import { beadCatchTray } from './bead-catch-tray/bead-catch-tray';
+import { taperedBeadTrack } from './bead-track/bead-track-tapered';
 import { squareTray } from './square-tray/square-tray';
 
 /** All forms, in the order of the shelf. */
@@ -42,4 +45,7 @@ export const FORMS: readonly Form[] = [
   anyForm(triangularPurse),
   anyForm(twistPouch),
   anyForm(strapBuckle),
+  anyForm(taperedBeadTrack),
+  anyForm(straightBeadTrack),
+  anyForm(beadCatchTray),
 ];

@@ -29,3 +29,6 @@ export * from './strap-buckle/strap-buckle';
 export * from './curled-ear-basket/curled-ear-basket';
 export * from './decked-barge/decked-barge';
 export * from './hat-boat/hat-boat';
+export * from './bead-track/bead-track-straight';
+export * from './bead-catch-tray/bead-catch-tray';
+export * from './bead-track/bead-track-tapered';

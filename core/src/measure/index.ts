@@ -8,3 +8,4 @@ export * from './shown';
 export * from './parse-number';
 export * from './money';
 export * from './seeded-random';
+export * from './gauss-newton';

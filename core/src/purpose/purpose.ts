@@ -38,8 +38,8 @@ export type Purpose =
   | { readonly kind: 'place card'; readonly widthMm: number; readonly heightMm: number; readonly thickMm: number }
   /** A head that wears it: how far it is round. */
   | { readonly kind: 'head'; readonly roundMm: number }
-  /** A ball that runs along a track. */
-  | { readonly kind: 'bead'; readonly diameterMm: number };
+  /** A ball that runs along a track; or, with the height of the edge that it comes over, is caught. */
+  | { readonly kind: 'bead'; readonly diameterMm: number; readonly exitMm?: number };
 
 /** How many things a purpose speaks of, when it holds things in order; one otherwise. */
 export function countOf(purpose: Purpose): number {

@@ -97,7 +97,9 @@ export function sayPurpose(purpose: Purpose, asked: Partial<Shown> = {}): string
       case 'head':
         return `head ${length(purpose.roundMm)} round`;
       case 'bead':
-        return `bead ø${length(purpose.diameterMm)}, rolling`;
+        return purpose.exitMm === undefined
+          ? `bead ø${length(purpose.diameterMm)}, rolling`
+          : `bead ø${length(purpose.diameterMm)}, caught where it comes over an edge ${length(purpose.exitMm)} high`;
     }
   })();
   return withMark(said, shown.decimal);

@@ -124,7 +124,7 @@ export function writePurpose(purpose: Purpose, asked: Partial<Shown> = {}): stri
     case 'head':
       return `head ${sizes(purpose.roundMm)}`;
     case 'bead':
-      return `bead ${sizes(purpose.diameterMm)}`;
+      return `bead ${sizes(purpose.diameterMm)}${purpose.exitMm === undefined ? '' : ` exit ${sizes(purpose.exitMm)}`}`;
   }
 }
 

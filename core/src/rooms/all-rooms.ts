@@ -9,6 +9,8 @@ import { EIGHT_SIDED } from './eight-sided';
 import { TUNNEL } from './tunnel';
 import { TWIN_HULL } from './twin-hull';
 import { HAT } from './hat';
+import { GUTTER } from './gutter';
+import { CATCH } from './catch';
 import type { RoomKind } from './room-kind';
 
 /** All kinds of room that a form of the shelf has. */
@@ -24,6 +26,8 @@ export const ROOM_KINDS: readonly RoomKind[] = [
   TUNNEL,
   TWIN_HULL,
   HAT,
+  GUTTER,
+  CATCH,
 ];
 
 const byId = new Map(ROOM_KINDS.map((kind) => [kind.id, kind]));

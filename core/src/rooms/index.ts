@@ -12,3 +12,5 @@ export * from './eight-sided';
 export * from './tunnel';
 export * from './twin-hull';
 export * from './hat';
+export * from './gutter';
+export * from './catch';

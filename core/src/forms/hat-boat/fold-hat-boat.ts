@@ -75,13 +75,13 @@ export function fold(hand: Hand, sheet: Sheet, params: HatBoatParams): Folding {
   const hat = hand.pose;
   const layFlat = (bends: Bends): void => {
     open(bent(frame, bends));
-    hand.setDown({ along: [p(0.45, 0.3), p(0.55, 0.3)], across: [p(0.5, 0.5), top] });
+    hand.setDown({ along: [[p(0.45, 0.3)], [p(0.55, 0.3)]], across: [p(0.5, 0.5), top] });
   };
   const pulled: readonly StepArrow[] = [p(0.5, 0.5), p(0.5, -0.5)].map((grip) => ({ kind: 'pull-out', grip }));
   if (params.stage === 'hat') {
     step(words.wear, { view: 'space', arrows: pulled }, () => {
       open(bent(frame, wornBends()));
-      hand.setDown({ along: [p(0, 0.5), p(1, 0.5)], across: [p(0.5, -0.5), p(0.5, 0.5)], above: top });
+      hand.setDown({ along: [[p(0, 0.5)], [p(1, 0.5)]], across: [p(0.5, -0.5), p(0.5, 0.5)], above: top });
     });
     const finished = hand.pose;
     step(words.hatAway, { view: 'space', arrows: [{ kind: 'push-in', grip: p(0.5, 0.5) }] }, () => layFlat(HAT_FLAT));
@@ -112,7 +112,7 @@ export function fold(hand: Hand, sheet: Sheet, params: HatBoatParams): Folding {
   step(words.spread, { view: 'space', arrows: pulled }, () => {
     open(bent(frame, spreadBends(params)));
     const { u } = frame;
-    hand.setDown({ along: [p(0.5 - u, u), p(0.5 + u, u)], across: [p(0.5, -0.5), p(0.5, 0.5)], above: top });
+    hand.setDown({ along: [[p(0.5 - u, u)], [p(0.5 + u, u)]], across: [p(0.5, -0.5), p(0.5, 0.5)], above: top });
   });
   const finished = hand.pose;
   step(words.float, { view: 'space', arrows: [{ kind: 'push-in', grip: p(0.2, 0.3) }] }, () => undefined);

@@ -144,8 +144,15 @@ function readSpecial(tokens: readonly Token[], unit: LengthUnit): Purpose | null
   if (isOf(first, 'head') && tokens.length > 1 && isOneSize(tokens.slice(1)))
     return { kind: 'head', roundMm: sizesAfter(tokens.slice(1), unit)[0] };
   const run = isOf(first, 'marble') && isOf(second, 'run') ? 2 : isOf(first, 'bead', 'marble') ? 1 : 0;
-  if (!run || !isOneSize(tokens.slice(run))) return null;
-  return { kind: 'bead', diameterMm: sizesAfter(tokens.slice(run), unit)[0] };
+  if (!run) return null;
+  const exit = tokens.findIndex((token) => isOf(token, 'exit'));
+  const bead = tokens.slice(run, exit < 0 ? undefined : exit);
+  if (!isOneSize(bead)) return null;
+  const [diameterMm] = sizesAfter(bead, unit);
+  if (exit < 0) return { kind: 'bead', diameterMm };
+  if (!isOneSize(tokens.slice(exit + 1)))
+    throw unreadable(tokens, 'count', 'Write how high the edge is that the bead comes over: bead 8 exit 9.');
+  return { kind: 'bead', diameterMm, exitMm: sizesAfter(tokens.slice(exit + 1), unit)[0] };
 }
 
 /** Whether some tokens are one size and nothing else: `45`, `45 mm wide`. */
