@@ -14,7 +14,7 @@ import {
   type SizeOptions,
   type Unmet,
 } from './size-options';
-import { type Against, sizing } from './size-piece';
+import { type Against, sizing, sizingOn } from './size-piece';
 import type { Asking, Work } from './sizing/search';
 import { meeting, NO_WISHES } from './wishes';
 
@@ -64,20 +64,34 @@ function* following(
 function* sizingOthers(
   fitting: Fitting,
   entries: readonly [Entry, ...Entry[]],
-  sizes: FormSizes,
+  asked: { readonly sheet: SheetSize; readonly sizes: FormSizes; readonly asking: Asking },
   options: SizeOptions,
 ): Work<readonly SizedEntry[] | Against> {
+  const { sheet: first, sizes, asking } = asked;
+  const sheets = new Map([[entries[0].key, first]]);
   const measured = new Map([[entries[0].key, sizes]]);
   const others: SizedEntry[] = [];
   for (const entry of entries.slice(1)) {
+    const own = optionsFor(options, entry.key);
+    if (entry.sheet.kind === 'same') {
+      const sheet = sheets.get(entry.sheet.of);
+      if (!sheet) throw new RangeError(`“${entry.name}” is like “${entry.sheet.of}”, which comes later.`);
+      const piece = fitting.shelf.piece(entry.pieceId);
+      const on = yield* sizingOn(fitting, piece, asking, own, sheet, entry.params);
+      // From another paper it may do less.
+      if (!on?.does) return { demands: [entry.name.toLowerCase()] };
+      others.push(entryOf(entry, on.piece));
+      sheets.set(entry.key, sheet);
+      continue;
+    }
     if (entry.sheet.kind !== 'follows') throw new RangeError(`“${entry.name}” has a sheet that nobody asks for.`);
     const of = measured.get(entry.sheet.of);
     if (!of) throw new RangeError(`“${entry.name}” follows “${entry.sheet.of}”, which comes later.`);
-    const own = optionsFor(options, entry.key);
     const found = yield* following(fitting, entry, of, own);
     if (!isPiece(found)) return { demands: found?.demands ?? [entry.name.toLowerCase()] };
     const sized = entryOf(entry, found);
     others.push(sized);
+    sheets.set(entry.key, sized.sheet);
     measured.set(entry.key, sizesOf(fitting, sized, own.thicknessMm));
   }
   return others;
@@ -127,7 +141,14 @@ export function* sizingForm(
   const entries = entriesOf(form, { ...make, ...asked.params });
   const own = entryOf(entries[0], asked);
   const others =
-    entries.length > 1 ? yield* sizingOthers(fitting, entries, sizesOf(fitting, own, first.thicknessMm), options) : [];
+    entries.length > 1
+      ? yield* sizingOthers(
+          fitting,
+          entries,
+          { sheet: own.sheet, sizes: sizesOf(fitting, own, first.thicknessMm), asking: askingFor(fitting, prepared) },
+          options,
+        )
+      : [];
   if ('demands' in others) return { formId: form.id, ...others };
   const chance = chanceOfAll([own, ...others].map((one) => one.chance));
   return { ...own, chance, formId: form.id, make: { ...make, ...asked.params }, others };
@@ -148,7 +169,7 @@ export function othersFor(
 ): readonly SizedEntry[] | Against {
   const form = fitting.shelf.form(formId);
   const sizes = measure(foldAnew(form, sheet, params), options.thicknessMm);
-  return atOnce(sizingOthers(fitting, entriesOf(form, params), sizes, options));
+  return atOnce(sizingOthers(fitting, entriesOf(form, params), { sheet, sizes, asking: askingThese([]) }, options));
 }
 
 /**

@@ -20,6 +20,7 @@ import { hatBoat } from './hat-boat/hat-boat';
 import { straightBeadTrack } from './bead-track/bead-track-straight';
 import { beadCatchTray } from './bead-catch-tray/bead-catch-tray';
 import { taperedBeadTrack } from './bead-track/bead-track-tapered';
+import { sixTubeTidy } from './six-tube-tidy/six-tube-tidy';
 import { squareTray } from './square-tray/square-tray';
 
 /** All forms, in the order of the shelf. */
@@ -30,6 +31,7 @@ export const FORMS: readonly Form[] = [
   anyForm(pageCorner),
   anyForm(cardWrap),
   anyForm(flatCup),
+  anyForm(sixTubeTidy),
   anyForm(thirdsTwist),
   anyForm(gussetedBag),
   anyForm(curledEarBasket),

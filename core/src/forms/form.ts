@@ -147,6 +147,8 @@ export type Family =
   | 'baskets'
   | 'purses'
   | 'wearables'
+  | 'desk tidies'
+  | 'modular boxes'
   | 'boats'
   | 'bead tracks';
 
@@ -203,6 +205,8 @@ export type SheetRule =
   | { readonly kind: 'asked' }
   /** From this sheet. */
   | { readonly kind: 'fixed'; readonly size: SheetSize }
+  /** The very sheet of another entry: the same unit in another colour. */
+  | { readonly kind: 'same'; readonly of: string }
   /** As large as another entry, as measured, asks: a lid over its base, a tray round another. */
   | {
       readonly kind: 'follows';

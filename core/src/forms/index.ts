@@ -32,3 +32,4 @@ export * from './hat-boat/hat-boat';
 export * from './bead-track/bead-track-straight';
 export * from './bead-catch-tray/bead-catch-tray';
 export * from './bead-track/bead-track-tapered';
+export * from './six-tube-tidy/six-tube-tidy';

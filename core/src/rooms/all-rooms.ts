@@ -11,6 +11,8 @@ import { TWIN_HULL } from './twin-hull';
 import { HAT } from './hat';
 import { GUTTER } from './gutter';
 import { CATCH } from './catch';
+import { TUBES } from './tubes';
+import { PANEL } from './panel';
 import type { RoomKind } from './room-kind';
 
 /** All kinds of room that a form of the shelf has. */
@@ -28,6 +30,8 @@ export const ROOM_KINDS: readonly RoomKind[] = [
   HAT,
   GUTTER,
   CATCH,
+  TUBES,
+  PANEL,
 ];
 
 const byId = new Map(ROOM_KINDS.map((kind) => [kind.id, kind]));

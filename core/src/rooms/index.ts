@@ -14,3 +14,5 @@ export * from './twin-hull';
 export * from './hat';
 export * from './gutter';
 export * from './catch';
+export * from './tubes';
+export * from './panel';

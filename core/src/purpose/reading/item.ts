@@ -2,7 +2,16 @@ import type { Item, Posture, Thing } from '../../bodies/contents';
 import type { LengthUnit } from '../../measure/parse-length';
 import { isoSheet } from '../../paper/iso-sheets';
 import { numberAt, numberWord } from './figures';
-import { isBall, isCube, isLongRound, isRound, standardThing, threadOf, usualPosture } from './known-things';
+import {
+  isBall,
+  isCube,
+  isLongRound,
+  isRound,
+  standardThing,
+  threadOf,
+  usualAcross,
+  usualPosture,
+} from './known-things';
 import { inMm, type Run, runsOf, type SideName, slackOf, type WrittenSize } from './sizes';
 import { isUnitWord, type Token, type TokenKind, wordOf } from './tokens';
 import { unreadable } from './unreadable';
@@ -151,6 +160,8 @@ function thingOf(name: string, run: Run, mm: readonly number[]): Thing {
   if (mm.length === 1) {
     if (round || isBall(name)) return { shape: 'ball', diameterMm: mm[0] };
     if (isCube(name)) return { shape: 'block', lengthMm: mm[0], widthMm: mm[0], heightMm: mm[0] };
+    const across = run.sizes[0].side === 'length' ? usualAcross(name) : null;
+    if (across !== null) return { shape: 'cylinder', diameterMm: across, lengthMm: mm[0] };
     throw unreadable(
       tokens,
       'count',

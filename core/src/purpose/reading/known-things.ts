@@ -20,6 +20,13 @@ export const isRound = (name: string): boolean => ROUND.test(plain(name)) || LON
 /** Round and longer than wide: of two sizes the smaller is across. */
 export const isLongRound = (name: string): boolean => LONG_ROUND.test(plain(name));
 
+/** How wide pens of a kind commonly are, in mm, where only their length is told; null for what is no pen. */
+export function usualAcross(name: string): number | null {
+  if (/(?:pencil|crayon)s?$/i.test(name)) return 7.5;
+  if (/markers?$/i.test(name)) return 14;
+  return /(?:^|[\s-])pens?$/i.test(name) ? 9 : null;
+}
+
 /** How a thing is kept where nobody says: pens, cells, screws and rulers lie. */
 export const usualPosture = (name: string): Posture | undefined => (LIES.test(plain(name)) ? 'lying' : undefined);
 
