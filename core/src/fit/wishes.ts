@@ -15,10 +15,14 @@ export const NO_WISHES: Wishes = { lid: 'none', nested: 1 };
  * @returns null when it cannot
  */
 export function meeting(form: Form, { lid, nested }: Wishes): Readonly<Record<string, unknown>> | null {
-  const has = (key: string): boolean => form.makeFields?.some((field) => field.key === key) ?? false;
+  const fieldOf = (key: string) => form.makeFields?.find((field) => field.key === key);
+  const has = (key: string): boolean => fieldOf(key) !== undefined;
   if (nested > 1 && !has('nested')) return null;
   if (lid !== 'none' && !has('lid') && form.closure(form.params.parse({})).kind === 'open') return null;
-  return { ...(has('lid') && { lid }), ...(has('nested') && { nested }) };
+  const input = fieldOf('lid')?.input;
+  // A lid of another kind than its own is still a lid.
+  const own = input?.kind === 'choice' && input.options.some(({ value }) => value === lid) ? lid : 'plain';
+  return { ...(has('lid') && { lid: own }), ...(has('nested') && { nested }) };
 }
 
 /** The other way round: what parameters of a make fulfil. */

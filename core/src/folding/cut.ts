@@ -22,16 +22,17 @@ export function trim(start: Pose, line: Line, layers: FoldLayers): Cut {
   return { split: splitAfter(split, removed), pose: refine(before, removed) };
 }
 
+/** Draws lines where paper is to be slit; nothing moves yet. */
+export function drawn(start: Pose, stretches: readonly Stretch[]): Cut {
+  const split = creaseStretches(start.pattern, stretches);
+  return { split, pose: refine(start, split) };
+}
+
 /**
- * Slits the paper along stretches of the sheet, the first of which begins at a raw edge.
+ * Slits the paper along stretches that are creased or drawn, the first of which begins at a raw edge.
  * @throws FoldRefused when the slit does not begin at a raw edge
  */
 export function cutAlong(start: Pose, stretches: readonly Pick<Stretch, 'from' | 'to'>[]): Cut {
-  const creased = creaseStretches(
-    start.pattern,
-    stretches.map((stretch) => ({ ...stretch, name: 'cut' })),
-  );
-  const pose = refine(start, creased);
-  const slit = slitEdges(pose.pattern, new Set(stretches.flatMap((stretch) => edgesOn(pose.pattern, stretch))));
-  return { split: splitAfter(creased, slit), pose: refine(pose, slit) };
+  const split = slitEdges(start.pattern, new Set(stretches.flatMap((stretch) => edgesOn(start.pattern, stretch))));
+  return { split, pose: refine(start, split) };
 }

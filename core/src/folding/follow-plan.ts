@@ -47,7 +47,13 @@ const plans = new WeakMap<RecordedMove, FollowPlan>();
 export function followPlanOf(root: RecordedMove, before: Pose): FollowPlan {
   const known = plans.get(root);
   if (known) return known;
-  const plan = root.act.kind === 'stretches' ? planOfStretches(root, root.act, before) : EMPTY;
+  const { act } = root;
+  const plan =
+    act.kind === 'stretches'
+      ? planOfStretches(root, act, before)
+      : act.kind === 'slit'
+        ? { ...EMPTY, made: parted(root, before) }
+        : EMPTY;
   plans.set(root, plan);
   return plan;
 }
@@ -83,6 +89,15 @@ function planOfStretches(
     known: known.map(({ point, other }) => [faceAt(pattern, point), faceAt(pattern, other)] as const),
     lands: lands.map(({ point }) => faceAt(pattern, point)),
   };
+}
+
+/** Along a slit each vertex that is parted lies where it lay before. */
+function parted(root: RecordedMove, { pattern: old }: Pose): FollowPlan['made'] {
+  const { vertices } = root.pose.pattern;
+  return vertices.slice(old.vertices.length).map((p, k) => {
+    const same = old.vertices.findIndex((q) => q.x === p.x && q.y === p.y);
+    return { vertex: old.vertices.length + k, at: (_told, own) => own[same] };
+  });
 }
 
 /** Where each new vertex comes from: the end of a stretch, or where one crosses an edge that was there, or another stretch. */

@@ -87,8 +87,7 @@ export class Follower {
    */
   next(act: Act): void {
     const recorded = this.recording.moves[this.made.length];
-    if (!recorded || recorded.act.kind !== act.kind || act.kind === 'anew')
-      throw new StructureDiffers('Another move was recorded here.');
+    if (!recorded || recorded.act.kind !== act.kind) throw new StructureDiffers('Another move was recorded here.');
     const root = rootOf(recorded);
     if (
       act.kind === 'stretches' &&
@@ -125,8 +124,8 @@ export class Follower {
     };
     if (act.kind === 'stretches') this.meetTold(act, follow, pose);
     if (act.kind === 'angles') this.meet(act.stays, { face: pinned, vertex: -1 }, pattern);
-    // Paper moved bodily, or opened to how it lay before, lies as was certified then.
-    if (act.kind !== 'moved' && act.kind !== 'unfolded') {
+    // Paper moved bodily, slit, or opened to how it lay before, lies as was certified then.
+    if (act.kind !== 'moved' && act.kind !== 'unfolded' && act.kind !== 'slit') {
       if (this.otherAngles) refuseOtherState(pose);
       else if (!holds(certificateOf(root), pattern, placed))
         throw new StructureDiffers('The layers lie in another order here.');
@@ -178,6 +177,8 @@ export class Follower {
         return placeFolded(root, structureBefore, before, act.line);
       case 'unfolded':
         return this.placedBefore(act.before);
+      case 'slit':
+        return root.split!.faceFrom.map((f) => before.placed[f]);
       default:
         return placePieces(root, structureBefore, before, pattern, angles);
     }
@@ -208,8 +209,9 @@ export class Follower {
         const t = s / (s - u);
         vertices[vertex] = { x: p.x + t * (q.x - p.x), y: p.y + t * (q.y - p.y) };
       }
-    } else if (act.kind === 'stretches') {
-      for (const { vertex, at } of follow.made) vertices[vertex] = at(act.stretches, vertices);
+    } else {
+      const told = act.kind === 'stretches' ? act.stretches : [];
+      for (const { vertex, at } of follow.made) vertices[vertex] = at(told, vertices);
     }
     for (let v = old.vertices.length; v < split.pattern.vertices.length; v++)
       if (!vertices[v]) throw new StructureDiffers('A crossing of creases is not known how to be found.');

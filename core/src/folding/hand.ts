@@ -1,6 +1,7 @@
 import { distance, type Line, type Point } from '../measure/point';
 import type { Sheet } from '../paper/sheet';
 import { blankPattern } from '../pattern/blank-pattern';
+import { middle } from '../pattern/convex';
 import { faceOutline } from '../pattern/crease-pattern';
 import { type Split, splitAfter } from '../pattern/split-faces';
 import { type Alignment, foldLine } from './alignment';
@@ -9,7 +10,7 @@ import { collapse, type CreaseAngle } from './collapse';
 import * as compound from './compound-moves';
 import type { FoldLayers } from './crease-flap';
 import { bendStacks, type StackBend } from './bend-stacks';
-import { cutAlong, trim } from './cut';
+import { cutAlong, drawn, trim } from './cut';
 import { Echo } from './echo';
 import { FoldRefused } from './fold-refused';
 import type { FoundMark } from './found-marks';
@@ -277,7 +278,11 @@ export class Hand {
   /** Slits the paper from a raw edge along stretches in sheet coordinates. */
   slit(stretches: readonly { readonly from: Point; readonly to: Point }[]): void {
     const { folds } = this;
-    this.perform({ kind: 'anew' }, () => cutAlong(this.current, stretches));
+    const lines = stretches.map((stretch) => ({ ...stretch, name: 'cut' }));
+    const { pattern, pinned } = this.follower?.pose ?? this.current;
+    const stays = middle(faceOutline(pattern, pinned));
+    this.perform({ kind: 'stretches', stretches: lines, stays }, () => drawn(this.current, lines));
+    this.perform({ kind: 'slit' }, () => cutAlong(this.current, stretches));
     this.folds = folds;
   }
 

@@ -27,8 +27,8 @@ export type Act =
   | { readonly kind: 'unfolded'; readonly before: number }
   /** The paper moved bodily. */
   | { readonly kind: 'moved'; readonly motion: Transform }
-  /** A move that is always made anew. */
-  | { readonly kind: 'anew' };
+  /** Creases that had been made became slits. */
+  | { readonly kind: 'slit' };
 
 /** One move of an exact hand: what it was told, how it refined the pattern, and the pose that it reached. */
 export interface RecordedMove {

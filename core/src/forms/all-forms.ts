@@ -21,6 +21,8 @@ import { straightBeadTrack } from './bead-track/bead-track-straight';
 import { beadCatchTray } from './bead-catch-tray/bead-catch-tray';
 import { taperedBeadTrack } from './bead-track/bead-track-tapered';
 import { sixTubeTidy } from './six-tube-tidy/six-tube-tidy';
+import { octagonBox } from './octagon-box/octagon-box';
+import { heartBox } from './heart-box/heart-box';
 import { squareTray } from './square-tray/square-tray';
 
 /** All forms, in the order of the shelf. */
@@ -38,6 +40,8 @@ export const FORMS: readonly Form[] = [
   anyForm(fourPointedDish),
   anyForm(bandedBox),
   anyForm(closingCube),
+  anyForm(octagonBox),
+  anyForm(heartBox),
   anyForm(squareCanoe),
   anyForm(oblongCanoe),
   anyForm(podBoat),

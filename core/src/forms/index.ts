@@ -33,3 +33,5 @@ export * from './bead-track/bead-track-straight';
 export * from './bead-catch-tray/bead-catch-tray';
 export * from './bead-track/bead-track-tapered';
 export * from './six-tube-tidy/six-tube-tidy';
+export * from './octagon-box/octagon-box';
+export * from './heart-box/heart-box';

@@ -29,8 +29,11 @@ export function onStretch(p: Point, { from, to }: Pick<Stretch, 'from' | 'to'>, 
 export function creaseStretches(pattern: CreasePattern, stretches: readonly Stretch[]): Split {
   const tolerance = toleranceOf(pattern);
   const vertices: Point[] = [...pattern.vertices];
-  const vertexAt = (p: Point): number => {
-    const known = vertices.findIndex((q) => Math.abs(q.x - p.x) <= tolerance && Math.abs(q.y - p.y) <= tolerance);
+  const isAt = (p: Point, q: Point): boolean => Math.abs(q.x - p.x) <= tolerance && Math.abs(q.y - p.y) <= tolerance;
+  // Along a slit two vertices lie in one place: a face keeps to its own.
+  const vertexAt = (p: Point, own: readonly number[]): number => {
+    const mine = own.find((v) => isAt(p, vertices[v]));
+    const known = mine ?? vertices.findIndex((q) => isAt(p, q));
     return known >= 0 ? known : vertices.push(p) - 1;
   };
   const loops: number[][] = [];
@@ -45,8 +48,8 @@ export function creaseStretches(pattern: CreasePattern, stretches: readonly Stre
       faceFrom.push(f);
       return;
     }
-    const parts = partsOf(outline, within);
-    const at = parts.vertices.map(vertexAt);
+    const parts = partsOf(cornersOf(outline, tolerance), within);
+    const at = parts.vertices.map((p) => vertexAt(p, face.vertices));
     for (const { vertices: loop } of parts.faces) {
       refuseLoose(loop.map((v) => parts.vertices[v]));
       loops.push(loop.map((v) => at[v]));
@@ -54,10 +57,14 @@ export function creaseStretches(pattern: CreasePattern, stretches: readonly Stre
     }
     for (const edge of parts.edges) if (edge.right >= 0) names.set(key(at[edge.from], at[edge.to]), edge.name);
   });
-  const whole = loops.map((loop) => withVerticesBetween(loop, vertices, pattern.vertices.length, tolerance));
+  const made = vertices.flatMap((_, v) => (v < pattern.vertices.length ? [] : [v]));
+  // A face's own vertices on its straight sides were left out when it was parted.
+  const whole = loops.map((loop, k) =>
+    withVerticesBetween(loop, vertices, [...made, ...pattern.faces[faceFrom[k]].vertices], tolerance),
+  );
   const origin = new Map<string, number>();
   pattern.edges.forEach((edge, e) => {
-    const chain = withVerticesBetween([edge.from, edge.to], vertices, pattern.vertices.length, tolerance, false);
+    const chain = withVerticesBetween([edge.from, edge.to], vertices, made, tolerance, false);
     for (let k = 1; k < chain.length; k++) origin.set(key(chain[k - 1], chain[k]), e);
   });
   const nameOf = (a: number, b: number): string => {
@@ -84,6 +91,13 @@ function insideFace(stretch: Stretch, outline: readonly Point[], tolerance: numb
   );
   return border ? [] : [part];
 }
+
+/** An outline without the vertices on its straight sides: rounding puts these a hair inside or outside. */
+const cornersOf = (outline: readonly Point[], tolerance: number): readonly Point[] =>
+  outline.filter((p, k) => {
+    const [from, to] = [outline[(k + outline.length - 1) % outline.length], outline[(k + 1) % outline.length]];
+    return !onStretch(p, { from, to }, tolerance);
+  });
 
 function partsOf(outline: readonly Point[], within: readonly Stretch[]): CreasePattern {
   try {
@@ -112,11 +126,11 @@ function endsInside(outline: readonly Point[]): RangeError {
   );
 }
 
-/** A chain of vertices with all vertices from `firstNew` on that lie between its members. */
+/** A chain of vertices with all of some others that lie between its members. */
 function withVerticesBetween(
   chain: readonly number[],
   vertices: readonly Point[],
-  firstNew: number,
+  others: readonly number[],
   tolerance: number,
   closed = true,
 ): number[] {
@@ -125,8 +139,8 @@ function withVerticesBetween(
     const w = chain[(k + 1) % chain.length];
     const side = { from: vertices[v], to: vertices[w] };
     const between: number[] = [];
-    for (let u = firstNew; u < vertices.length; u++)
-      if (u !== v && u !== w && onStretch(vertices[u], side, tolerance)) between.push(u);
+    for (const u of others)
+      if (!chain.includes(u) && !between.includes(u) && onStretch(vertices[u], side, tolerance)) between.push(u);
     between.sort((a, b) => distance(vertices[a], side.from) - distance(vertices[b], side.from));
     return [v, ...between];
   });

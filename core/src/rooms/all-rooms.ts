@@ -13,6 +13,8 @@ import { GUTTER } from './gutter';
 import { CATCH } from './catch';
 import { TUBES } from './tubes';
 import { PANEL } from './panel';
+import { OCTAGON } from './octagon';
+import { HEART } from './heart';
 import type { RoomKind } from './room-kind';
 
 /** All kinds of room that a form of the shelf has. */
@@ -32,6 +34,8 @@ export const ROOM_KINDS: readonly RoomKind[] = [
   CATCH,
   TUBES,
   PANEL,
+  OCTAGON,
+  HEART,
 ];
 
 const byId = new Map(ROOM_KINDS.map((kind) => [kind.id, kind]));

@@ -16,3 +16,5 @@ export * from './gutter';
 export * from './catch';
 export * from './tubes';
 export * from './panel';
+export * from './octagon';
+export * from './heart';

@@ -52,7 +52,6 @@ export function foldUnit(hand: Hand, sheet: Sheet): Folding {
     { creases: ['end'], arrows: [{ kind: 'turn-over' }, ...ends.map((end) => creased(end, centre))] },
     () => {
       hand.turnOver();
-      hand.pause();
       ends.forEach((end, k) => hand.valley(`end ${k}`, onto(end, centre)));
       hand.pause();
       hand.unfold('end 0');
