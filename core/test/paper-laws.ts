@@ -22,11 +22,15 @@ export function orderKnown(pose: Pose): boolean {
   );
 }
 
+/** How much paper a pose has, in mm². */
+export const paperOf = ({ pattern }: Pose): number =>
+  pattern.faces.reduce((sum, _, f) => sum + area(faceOutline(pattern, f)), 0);
+
 /** All laws that any lie of paper obeys: nothing stretched, torn, crossing or undecided. */
 export function expectPaper(pose: Pose, sheetArea: number): void {
   const { pattern, placed } = pose;
   expect(pose.residual).toBeLessThan(CLOSURE);
-  expect(pattern.faces.reduce((sum, _, f) => sum + area(faceOutline(pattern, f)), 0) / sheetArea).toBeCloseTo(1, 9);
+  expect(paperOf(pose) / sheetArea).toBeCloseTo(1, 9);
   pattern.faces.forEach((_, f) => {
     const flat = faceOutline(pattern, f);
     const lying = placedOutline(pose, f);

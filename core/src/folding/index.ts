@@ -35,3 +35,6 @@ export * from './bend-stacks';
 export * from './known-layers';
 export { rootsOf } from './roots';
 export * from './crease-rows';
+export * from './centre-of-weight';
+export * from './curl';
+export * from './fold-angle';

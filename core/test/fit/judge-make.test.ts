@@ -1,12 +1,15 @@
 import * as fc from 'fast-check';
 import {
   atOnce,
+  entriesOf,
   entriesSized,
   explainFit,
   FORMS,
   isSized,
   judging,
   type Make,
+  meeting,
+  NO_WISHES,
   parsePurpose,
   sizeFor,
   type SizedForm,
@@ -100,9 +103,12 @@ describe('a make as it stands, held against what it is for', () => {
     for (const form of FORMS) {
       const longer = form.sheetShape === 'square' ? 1 : Math.max(1.2, form.sheetShape.longPerShort[0]);
       const sheet = { widthMm: 220 * longer, heightMm: 220 };
-      const make: Make = { formId: form.id, params: {}, entries: {} };
-      const [{ key }] = [...(form.entries?.(form.params.parse({})) ?? [{ key: 'piece' }])];
-      const [judged] = judge({ ...make, entries: { [key]: { sheet, thicknessMm: 0.1 } } }, '40 x 30 x 10', USUAL);
+      const params = meeting(form, NO_WISHES)!;
+      const keys = entriesOf(form, params).map((entry) => entry.key);
+      const [key] = keys;
+      // All units of a piece that is made of several colours, alike.
+      const entries = Object.fromEntries(keys.map((one) => [one, { sheet, thicknessMm: 0.1 }]));
+      const [judged] = judge({ formId: form.id, params, entries }, '40 x 30 x 10', USUAL);
       expect(judged.key).toBe(key);
       expect(judged.does).toBe(judged.sized === null || judged.sized.fit.leastShare >= -1e-9);
     }

@@ -85,7 +85,7 @@ const hull = (size: number) =>
     rimWidthMm: 0.6 * size,
     overallMm: 1.5 * size,
     sideThickMm: 0,
-      deckMm: 0,
+    deckMm: 0,
   });
 
 describe('what fits in a box', () => {

@@ -82,7 +82,15 @@ describe('the sheet for a purpose', () => {
   it('says which form does not answer which kind of purpose', () => {
     expect(sizeFor(fitting, 'gusseted-bag', parsePurpose('120 ml'), USUAL)).toBeNull();
     expect(sizeFor(fitting, 'flat-folding-cup', parsePurpose('strap 25 x 2'), USUAL)).toBeNull();
-    expect(answer(fitting, parsePurpose('bead 8'), USUAL)).toEqual([]);
+    const answering = (text: string) =>
+      answer(fitting, parsePurpose(text), USUAL)
+        .map(({ formId }) => formId)
+        .sort();
+    expect(answering('bead 8')).toEqual(['bead-track', 'bead-track-straight']);
+    expect(answering('bead 8 exit 9')).toEqual(['bead-catch-tray']);
+    expect(answering('strap 38 x 3')).toEqual(['strap-buckle']);
+    expect(answering('head 56 cm')).toEqual(['hat-boat']);
+    expect(answering('place card 85 x 55')).toEqual(['table-sailboat']);
   });
 
   it('a need that no sheet meets names the demands that stand against it', () => {
@@ -144,7 +152,8 @@ describe('ranking', () => {
 
   it('puts first what counts: the smallest sheet when only paper counts, the quickest when only time does', () => {
     const none = { paper: 0, close: 0, sure: 0, time: 0, ease: 0, dry: 0, closed: 0 };
-    const area = ({ sheet }: SizedForm): number => sheet.widthMm * sheet.heightMm;
+    // Of all units together.
+    const area = ({ sheet, copies }: SizedForm): number => copies * sheet.widthMm * sheet.heightMm;
     expect(area(rank(answers, { ...none, paper: 1 })[0].answer)).toBe(Math.min(...answers.map(area)));
     const quickest = rank(answers, { ...none, time: 1 })[0].answer;
     expect(formById(quickest.formId).minutes).toBe(Math.min(...answers.map(({ formId }) => formById(formId).minutes)));

@@ -1,8 +1,6 @@
 import * as fc from 'fast-check';
 import {
-  area,
   entriesOf,
-  faceOutline,
   distance3,
   FORMS,
   isFlat,
@@ -15,7 +13,7 @@ import {
   whereIs,
   formById,
 } from '../../src/index';
-import { expectKeptOrder, expectPaper } from '../paper-laws';
+import { expectKeptOrder, expectPaper, paperOf } from '../paper-laws';
 import { runs } from '../runs';
 import { made, sheet, sheetOf } from './made';
 
@@ -34,10 +32,6 @@ function someParams(id: string, s: number, seed: number): Record<string, unknown
   });
   return params;
 }
-
-/** How much paper a pose has, in mm². */
-const paperOf = ({ pattern }: Pose): number =>
-  pattern.faces.reduce((sum, _, f) => sum + area(faceOutline(pattern, f)), 0);
 
 /** The lengths of what a form holds. */
 const cavityLengths = ({ rooms: [{ sizes }] }: FormSizes): number[] => Object.values(sizes);

@@ -32,7 +32,7 @@ import {
   type SizeOptions,
 } from '../../src/index';
 import { runs } from '../runs';
-import { expectPaper } from '../paper-laws';
+import { expectPaper, paperOf } from '../paper-laws';
 import { sheetOf } from '../forms/made';
 import { fitting, USUAL } from '../fit/usual-options';
 import { COVERS, madeUpFolder } from './folder-and-strap';
@@ -203,7 +203,16 @@ describe('the make of every form', () => {
       );
       const made = foldMake({ formId: id, params: make, entries: { ...entries, [key]: { sheet, thicknessMm } } });
       const proved = proveState(made.assembly.states.closed, made.assembly.joints);
-      const area = [sheet, ...others.map((one) => one.sheet)].reduce((sum, one) => sum + areaOf({ sheet: one }), 0);
+      // All copies of all entries, less what was cut off when they were folded.
+      const area = [...made.entries.values()].reduce(
+        (sum, { entry, folding }) => sum + entry.copies * paperOf(folding.finished),
+        0,
+      );
+      const whole = [{ sheet, copies: entriesOf(form, make)[0].copies }, ...others].reduce(
+        (sum, one) => sum + one.copies * areaOf(one),
+        0,
+      );
+      if (form.cuts(form.params.parse(make)) === 'none') expect(area / whole).toBeCloseTo(1, 9);
       expectPaper(proved.pose, area);
     }
   });

@@ -12,8 +12,7 @@ export function heartWords(
     half: {
       id: 'half',
       title: 'Half',
-      words:
-        'White side up, fold the near edge to the far edge, and leave it so.',
+      words: 'White side up, fold the near edge to the far edge, and leave it so.',
       check: 'Colour outside, the fold nearest you, the two raw edges away from you.',
       slip: { what: 'White is outside.', remedy: 'Fold it the other way, unless you want a white box.' },
       crease: 'sharp',
