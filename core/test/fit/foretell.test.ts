@@ -18,8 +18,12 @@ import { USUAL } from './usual-options';
 
 /** A make of each form on a sheet that it takes. */
 function makeOf(formId: string): Make {
-  const [{ key }] = entriesOf(formById(formId), {});
-  return { formId, params: {}, entries: { [key]: { sheet: sheetOf(formId, 240), thicknessMm: 0.1 } } };
+  // A lid from the next larger sheets.
+  const sheetFor = (key: string) => sheetOf(formId, key.startsWith('lid') ? 250 : 240);
+  const entries = entriesOf(formById(formId), {}).map(
+    ({ key }) => [key, { sheet: sheetFor(key), thicknessMm: 0.1 }] as const,
+  );
+  return { formId, params: {}, entries: Object.fromEntries(entries) };
 }
 
 const tray = (): Make => {

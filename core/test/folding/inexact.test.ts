@@ -100,9 +100,10 @@ describe('an inexact hand that follows an exact one', () => {
         const inexact = { sigmaMm: tenths / 10, seed };
         const alone = threeFolds(startSheet(squareSheet(S), { inexact })).pose;
         for (const p of SPOTS)
-          // They take the paper's reach from their own poses, which differ by the miss: a difference of second order.
+          // They take the paper's reach from their own poses, which differ by the miss: a difference of second order, and both
+          // misses may be some standard deviations.
           expect(distance3(whereIs(follow(inexact.sigmaMm, seed).pose, p), whereIs(alone, p))).toBeLessThan(
-            (60 * inexact.sigmaMm ** 2) / S,
+            (240 * inexact.sigmaMm ** 2) / S,
           );
       }),
       { numRuns: 40 },

@@ -32,7 +32,7 @@ import {
   type SizeOptions,
 } from '../../src/index';
 import { runs } from '../runs';
-import { expectPaper, paperOf } from '../paper-laws';
+import { expectPaper, paperOf as paperIn } from '../paper-laws';
 import { sheetOf } from '../forms/made';
 import { fitting, USUAL } from '../fit/usual-options';
 import { COVERS, madeUpFolder } from './folder-and-strap';
@@ -205,7 +205,7 @@ describe('the make of every form', () => {
       const proved = proveState(made.assembly.states.closed, made.assembly.joints);
       // All copies of all entries, less what was cut off when they were folded.
       const area = [...made.entries.values()].reduce(
-        (sum, { entry, folding }) => sum + entry.copies * paperOf(folding.finished),
+        (sum, { entry, folding }) => sum + entry.copies * paperIn(folding.finished),
         0,
       );
       const whole = [{ sheet, copies: entriesOf(form, make)[0].copies }, ...others].reduce(

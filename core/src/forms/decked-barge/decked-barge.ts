@@ -81,7 +81,9 @@ export const deckedBarge: Form<DeckedBargeParams> = {
       rimLengthMm: length,
       rimWidthMm: beam,
       overallMm: length,
-      sideThickMm: thicknessMm * layersThrough(finished, place([0.1 * g, 4 * g - 0.6 * h])),
+      // The tab too, where it lies on the floor: it is a layer of the floor there.
+      sideThickMm:
+        thicknessMm * (layersThrough(finished, place([0.1 * g, 4 * g - 0.6 * h])) + (params.tabs === 'floor' ? 1 : 0)),
       deckMm: deck,
     });
     const ml = (share: number): number => displacedMm3(hullOf(room), share * Math.min(rim, ...ends)) / 1000;

@@ -30,7 +30,7 @@ const LID_PLAY_MM: Readonly<Record<EaseId, number>> = { snug: 0.5, easy: 1, loos
 /** A lid so much larger than its base falls over it. */
 const LARGEST_LID = 1.04;
 
-const { demand } = demandsOn<'acrossMm' | 'heightMm' | 'nominalMm'>();
+const { demand } = demandsOn<'acrossMm'>();
 
 function unitSizes({ finished }: Folding, sheet: Sheet, kind: UnitKind, thicknessMm: number): FormSizes {
   const { at } = frameOf(sheet);
@@ -75,7 +75,8 @@ const lidUnit: Piece<z.infer<typeof NO_PARAMS>> = {
 
 /** The lid goes over the base with some play, and is not so large that it falls over it. */
 const overBase = ({ outer, rooms: [room] }: FormSizes, ease: EaseId) => {
-  const { nominalMm: base } = OCTAGON.schema.parse(room).sizes;
+  const { nominalMm: base, acrossMm } = OCTAGON.schema.parse(room).sizes;
+  const lostMm = base - acrossMm;
   const play = LID_PLAY_MM[ease];
   return [
     demand('inside, across', ({ acrossMm }) => acrossMm, outer.lengthMm + play, {
@@ -84,11 +85,8 @@ const overBase = ({ outer, rooms: [room] }: FormSizes, ease: EaseId) => {
         { name: 'play', value: play },
       ],
     }),
-    demand(
-      'lid that does not fall over its base',
-      () => LARGEST_LID * base,
-      ({ nominalMm }) => nominalMm,
-    ),
+    // The same for every sheet: play and paper of so small a base, or so thick a paper, ask for too large a lid.
+    demand('lid that does not fall over its base', () => LARGEST_LID * base, outer.lengthMm + play + lostMm),
   ];
 };
 

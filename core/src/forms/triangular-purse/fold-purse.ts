@@ -42,11 +42,10 @@ export function fold(hand: Hand, sheet: Sheet, params: TriangularPurseParams, un
       }
     },
   );
-  step(words.half, { creases: ['half'], arrows: [{ kind: 'turn-over' }, { kind: 'fold', grip: at([0, -h]) }] }, () => {
-    hand.turnOver();
-    hand.pause();
-    hand.valley('half', onto(at([0, -h]), at([0, h])));
-  });
+  step(words.over, { arrows: [{ kind: 'turn-over' }] }, () => hand.turnOver());
+  step(words.half, { creases: ['half'], arrows: [{ kind: 'fold', grip: at([0, -h]) }] }, () =>
+    hand.valley('half', onto(at([0, -h]), at([0, h]))),
+  );
   step(
     words.depth,
     { creases: ['base'], arrows: [{ kind: 'fold-and-unfold', grip: centre, to: at([0, -depth]) }] },

@@ -4,6 +4,7 @@ import type { StepWords } from '../form';
 type PurseStep =
   | 'middle'
   | 'quarters'
+  | 'over'
   | 'half'
   | 'depth'
   | 'slants'
@@ -44,10 +45,18 @@ export function purseWords(
       },
       crease: 'sharp',
     },
+    over: {
+      id: 'over',
+      title: 'Coloured side up',
+      words: 'Turn the sheet over, left to right.',
+      check: 'You see the colour.',
+      slip: { what: 'White is up.', remedy: 'Turn it over once more.' },
+      crease: 'none',
+    },
     half: {
       id: 'half',
-      title: 'Turn over and halve',
-      words: 'Turn over, coloured side up. Fold the near edge to the far edge and keep it folded, white outside.',
+      title: 'Halve it',
+      words: 'Fold the near edge to the far edge and keep it folded, white outside.',
       check: 'A strip twice as long as high, its fold nearest you.',
       slip: {
         what: 'The quarter creases do not lie on each other.',

@@ -144,7 +144,8 @@ function readSpecial(tokens: readonly Token[], unit: LengthUnit): Purpose | null
   if (isOf(first, 'head') && tokens.length > 1 && isOneSize(tokens.slice(1)))
     return { kind: 'head', roundMm: sizesAfter(tokens.slice(1), unit)[0] };
   const run = isOf(first, 'marble') && isOf(second, 'run') ? 2 : isOf(first, 'bead', 'marble') ? 1 : 0;
-  if (!run) return null;
+  // `marble ø16` is a marble to be held; `marble 16` one that runs.
+  if (!run || (isOf(first, 'marble') && tokens.at(run)?.kind === 'round')) return null;
   const exit = tokens.findIndex((token) => isOf(token, 'exit'));
   const bead = tokens.slice(run, exit < 0 ? undefined : exit);
   if (!isOneSize(bead)) return null;
