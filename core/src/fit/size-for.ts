@@ -97,6 +97,12 @@ function* sizingOthers(
   return others;
 }
 
+/** Why a form does not answer, where there is something to say. */
+function refusal(fitting: Fitting, form: Form, prepared: Prepared): Unmet | null {
+  const refused = fitting.shelf.roomKind(form.rooms[0]).refuses?.(prepared);
+  return refused ? { formId: form.id, demands: [], refused } : null;
+}
+
 /**
  * The smallest sheets, at marks of the ruler, from which a form meets a purpose: that of the piece that is asked for, and then
  * those of all that follows it. Each was folded, and so were the sheets one mark smaller.
@@ -121,13 +127,12 @@ export function* sizingForm(
     form.closure(form.params.parse(make)).kind !== 'open'
   )
     return null;
+  // What none of its rooms answers needs no folding to be refused.
+  if (!form.rooms.some((kind) => fitting.demands(prepared, kind).length)) return refusal(fitting, form, prepared);
   const usual = form.params.parse(make) as Readonly<Record<string, unknown>>;
   const first = optionsFor(options, entriesOf(form, usual)[0].key);
   const asked = yield* sizing(fitting, form, askingFor(fitting, prepared), first, given);
-  if (!asked) {
-    const refused = fitting.shelf.roomKind(form.rooms[0]).refuses?.(prepared);
-    return refused ? { formId: form.id, demands: [], refused } : null;
-  }
+  if (!asked) return refusal(fitting, form, prepared);
   if (!isPiece(asked)) {
     const open = first.most
       ? yield* sizing(fitting, form, askingFor(fitting, prepared), { ...first, most: null }, given)
