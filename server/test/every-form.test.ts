@@ -28,6 +28,19 @@ const ASKED: Readonly<Record<string, readonly [string, string]>> = {
   'square-canoe': ['load 20 g', 'load 60 g'],
   'oblong-canoe': ['load 20 g', 'load 60 g'],
   'pod-boat': ['load 20 g', 'load 60 g'],
+  'table-sailboat': ['place card 85 x 55', 'place card 105 x 74'],
+  'triangular-purse': ['30 x 20 x 12', '44 x 26 x 16'],
+  'twist-pouch': ['card 85 x 54', 'card 105 x 74'],
+  'strap-buckle': ['strap 25 x 2', 'strap 38 x 3'],
+  'curled-ear-basket': ['40 x 40 x 20', '55 x 50 x 24'],
+  'decked-barge': ['load 20 g', 'load 60 g'],
+  'hat-boat': ['load 5 g', 'load 20 g'],
+  'bead-track': ['bead 8', 'bead 10'],
+  'bead-track-straight': ['bead 8', 'bead 10'],
+  'bead-catch-tray': ['bead 8 exit 9', 'bead 14 exit 30'],
+  'six-tube-tidy': ['6 pens ø8 x 140', '12 pens ø9 x 150'],
+  'octagon-box': ['40 x 40 x 16', '56 x 50 x 20'],
+  'heart-box': ['30 x 20 x 10', '44 x 26 x 12'],
 };
 
 /** A large paper, so that everything comes out of it. */
@@ -72,7 +85,7 @@ describe('the whole way, from what is typed to the logbook', () => {
     const plan = planMake(make().make, count, [{ ...paper, free: paper.count }]);
     const kept = keptPlan(plan)!;
     const pieces = kept.parents.reduce((sum, parent) => sum + parent.sheets * parent.pieces.length, 0);
-    expect(pieces).toBe(count * make().make.entries.length);
+    expect(pieces).toBe(count * make().make.entries.reduce((sum, { copies }) => sum + copies, 0));
     job = await put(b, `/api/makes/${makeId}/cut`, { version: job.version, plan: kept });
     job = await put(b, `/api/makes/${makeId}/cut/done`, { version: job.version }, 'POST');
     const taken = sheetsFrom(plan, paper.id);

@@ -136,8 +136,21 @@ function stands(track: TaperedTrack): readonly Standing[] {
   return widths.map((_, k) => corner(values, k));
 }
 
-/** All creases of the standing track, their angles taken from where its corners stand. */
+/** What was solved before: a track is settled by its strips and its mark, whatever the sheet. */
+const solvedBefore = new Map<string, readonly CreaseRow[]>();
+
+/**
+ * All creases of the standing track, their angles taken from where its corners stand.
+ * @throws RangeError when it does not close
+ */
 export function taperedRows(track: TaperedTrack): readonly CreaseRow[] {
+  const key = `${track.strips} ${track.mark}`;
+  const rows = solvedBefore.get(key) ?? standingRows(track);
+  solvedBefore.set(key, rows);
+  return rows;
+}
+
+function standingRows(track: TaperedTrack): readonly CreaseRow[] {
   const corners = taperedCorners(track);
   const places = new Map<string, Point3>();
   stands(track).forEach(({ turn, tip, ridge }, k) => {
