@@ -5,7 +5,7 @@ import type { Point3 } from '../measure/vector3';
 import { draw } from './draw';
 import type { Drawing } from './drawing';
 import { type PaperScene, SCENE_VIEW as VIEW } from './paper-scene';
-import { skinOf } from './skin';
+import { skinOf, type SkinPiece } from './skin';
 import type { Part } from './surfaces';
 
 const partOf = ({ shape, motion }: Body): Part =>
@@ -31,13 +31,24 @@ export function assemblyScene({ states }: Assembly, contents?: BodyContents): Pa
   };
   const drawn = (bodies: readonly Body[]): Drawing => {
     const sides = sidesIn(bodies);
-    return draw([...bodies.map(partOf), ...(sides.length ? [{ kind: 'thing' as const, sides }] : [])], VIEW);
+    const drawing = draw([...bodies.map(partOf), ...(sides.length ? [{ kind: 'thing' as const, sides }] : [])], VIEW);
+    const patches = drawing.patches.map((patch) =>
+      patch.side === 'thing' ? patch : { ...patch, of: bodies[patch.part].ref },
+    );
+    return { ...drawing, patches };
   };
   const still = new Map(closed.map((body) => [bodyKey(body.ref), body]));
   const liftOf = ({ ref, motion }: Body): number => motion[11] - (still.get(bodyKey(ref))?.motion[11] ?? motion[11]);
   const lifts = new Map(open.map((body) => [bodyKey(body.ref), liftOf(body)]));
   const skins = closed.flatMap(({ ref, shape, motion }) =>
-    isSoft(shape) ? [] : [{ liftMm: lifts.get(bodyKey(ref)) ?? 0, skin: skinOf(shape, motion) }],
+    isSoft(shape)
+      ? []
+      : [
+          {
+            liftMm: lifts.get(bodyKey(ref)) ?? 0,
+            skin: skinOf(shape, motion).map((piece): SkinPiece => ({ ...piece, of: ref })),
+          },
+        ],
   );
   return {
     open: drawn(open),

@@ -1,3 +1,4 @@
+import type { BodyRef } from '../assembly/joint';
 import type { Point } from '../measure/point';
 
 /** What a patch of a picture is made of. */
@@ -11,6 +12,8 @@ export interface Patch {
   readonly part: number;
   /** Light that falls on it, 0 dark to 1 full. */
   readonly light: number;
+  /** Whose paper it is, where several pieces are drawn. */
+  readonly of?: BodyRef;
 }
 
 /**

@@ -1,3 +1,4 @@
+import type { BodyRef } from '../assembly/joint';
 import { sideOfFace } from '../folding/layer-order';
 import { OVERLAP_SHARE, outlineInFrameOf } from '../folding/overlaps';
 import type { Pose } from '../folding/pose';
@@ -11,6 +12,8 @@ import { faceOutline } from '../pattern/crease-pattern';
 export interface SkinPiece {
   readonly corners: readonly Point3[];
   readonly side: 'white' | 'colour';
+  /** Whose paper it is, where several pieces are shown. */
+  readonly of?: BodyRef;
 }
 
 /**

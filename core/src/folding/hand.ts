@@ -386,6 +386,12 @@ export class Hand {
     return this.follows ? [] : [...seen.map((earlier) => this.caughtUp(earlier, 'keeps its paper')), this.current];
   }
 
+  /** The pose of this moment, to be come back to: on the paper as it is creased by then. */
+  remembered(): () => Pose {
+    const { now } = this;
+    return () => this.caughtUp(now);
+  }
+
   /** Keeps the pose of this moment among those that `watch` returns. */
   pause(): void {
     this.watched.push(this.now);

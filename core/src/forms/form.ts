@@ -223,6 +223,8 @@ export interface Entry {
   readonly params: Readonly<Record<string, unknown>>;
   readonly copies: number;
   readonly sheet: SheetRule;
+  /** Which of the colours of its make it is folded in, where that has several; the first is 0. */
+  readonly colour?: number;
 }
 
 /** An entry folded from its sheet and measured on its paper. */

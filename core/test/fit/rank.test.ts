@@ -57,7 +57,7 @@ describe('which answer comes first', () => {
   });
 
   it('the smallest sheet has full marks for paper, and the marks of others are shares of area', () => {
-    const area = ({ sheet }: SizedForm): number => sheet.widthMm * sheet.heightMm;
+    const area = ({ sheet, copies }: SizedForm): number => copies * sheet.widthMm * sheet.heightMm;
     const least = Math.min(...answers.map(area));
     for (const { answer: one, marks } of rank(answers)) expect(marks.paper * area(one)).toBeCloseTo(least, 6);
   });

@@ -6,7 +6,7 @@ import type { Sheet } from '../../paper/sheet';
 import { atHand, type RulerMark } from '../at-hand';
 import type { Folding } from '../form';
 import { recordSteps } from '../record-steps';
-import { bandedWords } from './words';
+import { BANDED_USE, bandedWords } from './words';
 import { type BandedBoxParams, boxCreases, type Frame, frameOf } from './frame';
 
 /** The moves of the banded box. */
@@ -15,7 +15,7 @@ export function fold(hand: Hand, sheet: Sheet, params: BandedBoxParams, unit?: S
   const { u, b, h, x3, x4, y1, y2, on } = frame;
   const measured = params.halfBandMm !== null || params.heightMm !== null;
   const words = bandedWords(measured ? { bandMm: b, pleatMm: 2 * b, baseMm: y1, heightMm: h, rimMm: y2 } : null, unit);
-  const { steps, step } = recordSteps(hand);
+  const { steps, step, use } = recordSteps(hand);
   const { onto, through, measured: byRuler, line } = atHand(hand);
   const centre = on(0, 0);
   const [right, left, far, near] = [on(8 * u, 0), on(-8 * u, 0), on(0, 8 * u), on(0, -8 * u)];
@@ -176,6 +176,7 @@ export function fold(hand: Hand, sheet: Sheet, params: BandedBoxParams, unit?: S
     () => hand.collapse(boxCreases(frame, 0, 0), centre),
   );
   const open = hand.pose;
+  const stoodOpen = hand.remembered();
   step(
     words.bandLid,
     { view: 'space', creases: ['far rim', 'near rim'], arrows: [far, near].map((grip) => ({ kind: 'tuck', grip })) },
@@ -190,6 +191,11 @@ export function fold(hand: Hand, sheet: Sheet, params: BandedBoxParams, unit?: S
     },
     () => hand.collapse(boxCreases(frame, 90, 90), centre, lidOrder(frame, true)),
   );
+  const closed = hand.remembered();
+  const tugs = [right, left].map((grip) => ({ kind: 'pull-out' as const, grip }));
+  use(BANDED_USE.opened, { view: 'space', arrows: tugs }, [closed, stoodOpen]);
+  const tucks = [far, near].map((grip) => ({ kind: 'tuck' as const, grip }));
+  use(BANDED_USE.kept, { view: 'space', arrows: tucks }, [stoodOpen, closed]);
   return { steps, finished: hand.pose, open };
 }
 

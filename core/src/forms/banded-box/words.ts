@@ -163,3 +163,28 @@ export function bandedWords(
     },
   };
 }
+
+/** Steps of its use. */
+export const BANDED_USE = {
+  opened: {
+    id: 'opened',
+    title: 'Open it again',
+    words:
+      'Pull the side flaps out first, straight to the side. Then draw the two points apart. Never lift the lid by its middle.',
+    check: 'The box is open, and no flap is torn.',
+    slip: {
+      what: 'A point sticks in its band.',
+      remedy: 'Open the end of the band with a ruler, and draw the point out flat.',
+    },
+    crease: 'none',
+  },
+  kept: {
+    id: 'kept',
+    title: 'Close it again',
+    words:
+      'Push the points into each other and the side flaps under them, as before. Left closed overnight the flaps keep their curl.',
+    check: 'The top is flat and closed.',
+    slip: { what: 'A flap springs out.', remedy: 'Curl it over a finger again.' },
+    crease: 'none',
+  },
+} satisfies Readonly<Record<string, StepWords>>;

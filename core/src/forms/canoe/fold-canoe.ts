@@ -2,10 +2,10 @@ import type { CreaseAngle } from '../../folding/collapse';
 import type { Hand } from '../../folding/hand';
 import { lineThrough, point } from '../../measure/point';
 import type { Sheet } from '../../paper/sheet';
-import type { Folding } from '../form';
+import type { Folding, StepArrow } from '../form';
 import { recordSteps } from '../record-steps';
 import { bendOf, endFoldDeg } from '../../bodies/hull';
-import { canoeWords } from './words';
+import { BOAT_USE, canoeWords } from './words';
 import { type CanoeKind, type CanoeParams, type Frame, frameOf, hullFor, outlineOfBack } from './frame';
 
 /** The moves of a boat. */
@@ -13,7 +13,7 @@ export function fold(kind: CanoeKind, hand: Hand, sheet: Sheet, { wallDeg }: Can
   const frame = frameOf(sheet);
   const { width, length, h, half } = frame;
   const words = canoeWords(kind.turn, length > 1.2071 * width);
-  const { steps, step } = recordSteps(hand);
+  const { steps, step, use } = recordSteps(hand);
   const mid = width / 2;
   const [foot, head] = [point(mid, 0), point(mid, length)];
   const keel = () => lineThrough(hand.at(foot), hand.at(head));
@@ -136,11 +136,18 @@ export function fold(kind: CanoeKind, hand: Hand, sheet: Sheet, { wallDeg }: Can
         }),
       );
   step(words.over, { arrows: [{ kind: 'turn-over' }] }, () => hand.turnOver());
+  const kept = hand.remembered();
   step(
     words.open,
     { view: 'space', arrows: sides.map(([, s]) => ({ kind: 'lift', grip: point(mid + s * 1.5 * h, length / 2) })) },
     () => stand(hand, frame, wallDeg, back),
   );
+  const stood = hand.remembered();
+  const walls = (way: 'push-in' | 'lift'): StepArrow[] =>
+    sides.map(([, s]) => ({ kind: way, grip: point(mid + s * 1.5 * h, length / 2) }));
+  use(BOAT_USE.load, { view: 'space', arrows: [{ kind: 'push-in', grip: point(mid, length / 2) }] });
+  use(BOAT_USE.away, { view: 'space', arrows: walls('push-in') }, [stood, kept]);
+  use(BOAT_USE.setUp, { view: 'space', arrows: walls('lift') }, [kept, stood]);
   return { steps, finished: hand.pose, flat };
 }
 

@@ -118,3 +118,34 @@ export function canoeWords(turn: 'single' | 'two-stage', apart: boolean): Readon
     },
   };
 }
+
+/** Steps of its use. */
+export const BOAT_USE = {
+  load: {
+    id: 'load',
+    title: 'Load it',
+    words:
+      'Set it on the water, then put the load in, heavy things first and in the middle of the floor. Look at it from the side: it should lie level.',
+    check: 'The rim is equally far above the water all round.',
+    slip: { what: 'It leans.', remedy: 'Move the load, or take some out: it takes less when it leans.' },
+    crease: 'none',
+    caution:
+      'Stay with children at any water. Paper softens in minutes: take it out before it sinks, and leave nothing in the water.',
+  },
+  away: {
+    id: 'away',
+    title: 'Dry it and fold it flat',
+    words: 'Tip the water out and let it dry standing. Press both walls together and lay it flat.',
+    check: 'It lies as flat as before it was opened.',
+    slip: { what: 'The floor wrinkles.', remedy: 'It is still damp. Let it dry first.' },
+    crease: 'none',
+  },
+  setUp: {
+    id: 'set-up',
+    title: 'Open it again',
+    words: 'Spread the walls, press the floor down from inside and pinch its edges.',
+    check: 'It stands level.',
+    slip: { what: 'A wall falls in.', remedy: 'Sharpen the edge between wall and floor.' },
+    crease: 'none',
+  },
+} satisfies Readonly<Record<string, StepWords>>;

@@ -9,14 +9,14 @@ import type { Folding, Form } from '../form';
 import { choice, sought } from '../choice';
 import { POCKET } from '../../rooms/pocket';
 import { recordSteps } from '../record-steps';
-import { tipWords, unsealed, wrapWords } from './words';
+import { tipWords, unsealed, WRAP_USE, wrapWords } from './words';
 import { cardWrapParams, type CardWrapParams, sizeOf, longRange, shortRange, wrapOf } from './layout';
 
 function fold(hand: Hand, sheet: Sheet, params: CardWrapParams, unit?: ShownUnit): Folding {
   const wrap = wrapOf(sheet, params);
   const { corners, centre } = wrap;
   const { widthMm, heightMm } = sizeOf(sheet);
-  const { steps, step } = recordSteps(hand);
+  const { steps, step, use } = recordSteps(hand);
   const diagonal = params.layout === 'diagonal';
   // Where each flap is taken hold of: a corner of the sheet, or the middle of an edge.
   const grips: readonly Point[] = diagonal
@@ -40,6 +40,7 @@ function fold(hand: Hand, sheet: Sheet, params: CardWrapParams, unit?: ShownUnit
   ] as const;
   const words = wrapWords(params.layout, wrap.overlap, unit);
   let open: Pose | undefined;
+  let opened = hand.remembered();
   (['first', 'second', 'third', 'fourth'] as const).forEach((name, k) => {
     const [a, b] = edges[k];
     step(
@@ -58,7 +59,10 @@ function fold(hand: Hand, sheet: Sheet, params: CardWrapParams, unit?: ShownUnit
           moving: hand.at(grips[k]),
         }),
     );
-    if (k === 2) open = hand.pose;
+    if (k === 2) {
+      open = hand.pose;
+      opened = hand.remembered();
+    }
   });
   const inward = (k: number): number => {
     const line = lineThrough(hand.at(edges[k][0]), hand.at(edges[k][1]));
@@ -79,6 +83,10 @@ function fold(hand: Hand, sheet: Sheet, params: CardWrapParams, unit?: ShownUnit
       ),
     );
   });
+  const closed = hand.remembered();
+  // Tips that are folded under stay so while it is opened, which no earlier state shows.
+  use(WRAP_USE.opened, { arrows: [{ kind: 'unfold', grip: grips[3] }] }, tips.length ? undefined : [closed, opened]);
+  use(WRAP_USE.kept, { arrows: [{ kind: 'fold', grip: grips[3] }] }, tips.length ? undefined : [opened, closed]);
   // The seam is closed last, whatever comes last: that is known when all is folded.
   const last = tips.at(-1);
   const said =

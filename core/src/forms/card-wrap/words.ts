@@ -94,3 +94,27 @@ export function tipWords(flap: number, last: boolean): StepWords {
     crease: 'sharp',
   };
 }
+
+/** A step of its use. */
+export const WRAP_USE = {
+  opened: {
+    id: 'opened',
+    title: 'Open it again',
+    words:
+      'Slit the seal with a ruler’s edge, never with a blade towards the card, and open the last flap. What it holds slides out to that side, and in again.',
+    check: 'Three flaps still lie in their places.',
+    slip: {
+      what: 'All flaps spring open.',
+      remedy: 'Fold them in the same order again; the creases find their places.',
+    },
+    crease: 'none',
+  },
+  kept: {
+    id: 'kept',
+    title: 'Close it again',
+    words: 'Fold the last flap over again and put a new seal on the seam.',
+    check: 'No card shows.',
+    slip: { what: 'The flap stands up.', remedy: 'Put it under a book overnight.' },
+    crease: 'none',
+  },
+} satisfies Readonly<Record<string, StepWords>>;

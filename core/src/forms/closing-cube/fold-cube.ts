@@ -6,7 +6,7 @@ import type { Sheet } from '../../paper/sheet';
 import { atHand, squareFrame } from '../at-hand';
 import type { Folding, StepWords } from '../form';
 import { recordSteps } from '../record-steps';
-import { cubeWords } from './words';
+import { CUBE_USE, cubeWords } from './words';
 import { type CreaseRow, onParts, type SheetPart } from '../../folding/crease-rows';
 import {
   type ClosingCubeParams,
@@ -29,7 +29,7 @@ export function fold(hand: Hand, sheet: Sheet, { mirror, thirds }: ClosingCubePa
   const frame = frameOf(sheet, mirror);
   const { at } = frame;
   const { onto, through } = atHand(hand);
-  const { steps, step } = recordSteps(hand);
+  const { steps, step, use } = recordSteps(hand);
   const sixth = (x: number, y: number): Point => on(x / 6, y / 6);
   const crease = (name: string, p: Point, target: Point, pause = false): void => {
     hand.valley(name, onto(p, target));
@@ -156,6 +156,7 @@ export function fold(hand: Hand, sheet: Sheet, { mirror, thirds }: ClosingCubePa
   wall(words.thirdWall, [2], [...rowsAt(2, WALL), ...gusset(1), ...rowsAt(3, FREE_END)]);
   wall(words.lastWall, [3], [...rowsAt(3, WALL), ...gusset(2), ...gusset(3)]);
   const open = hand.pose;
+  const opened = hand.remembered();
   step(words.lid, { view: 'space', arrows: SIDES.map((k) => ({ kind: 'push-in', grip: at(k, [0.2, 0.2]) })) }, () =>
     hand.collapse(four(TWISTED), centre),
   );
@@ -169,5 +170,10 @@ export function fold(hand: Hand, sheet: Sheet, { mirror, thirds }: ClosingCubePa
     );
   tuck(words.firstTip, [0]);
   tuck(words.tips, [1, 2, 3]);
+  const closed = hand.remembered();
+  const tugs = SIDES.map((k) => ({ kind: 'pull-out' as const, grip: corner(k) }));
+  use(CUBE_USE.opened, { view: 'space', arrows: tugs }, [closed, opened]);
+  const pushes = SIDES.map((k) => ({ kind: 'push-in' as const, grip: at(k, [0.2, 0.2]) }));
+  use(CUBE_USE.kept, { view: 'space', arrows: pushes }, [opened, closed]);
   return { steps, finished: hand.pose, open };
 }

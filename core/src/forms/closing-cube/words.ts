@@ -208,3 +208,24 @@ const turningWords = ({
     crease: 'soft',
   },
 });
+
+/** Steps of its use. */
+export const CUBE_USE = {
+  opened: {
+    id: 'opened',
+    title: 'Open it again',
+    words:
+      'Draw out the four triangles. Take two opposite flaps and pull them outwards: the ring undoes itself. Never pull at one flap alone.',
+    check: 'Four flaps stand up round the mouth.',
+    slip: { what: 'A triangle tears.', remedy: 'Draw it out flat along the top, not upwards.' },
+    crease: 'none',
+  },
+  kept: {
+    id: 'kept',
+    title: 'Close it again',
+    words: 'Press the four flaps in together, turning them the same way as before, and tuck the triangles.',
+    check: 'A flat square top.',
+    slip: { what: 'The lid lifts by itself.', remedy: 'Leave it closed under a book overnight.' },
+    crease: 'none',
+  },
+} satisfies Readonly<Record<string, StepWords>>;

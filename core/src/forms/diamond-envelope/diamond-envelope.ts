@@ -12,7 +12,7 @@ import type { Folding, Form } from '../form';
 import { POCKET } from '../../rooms/pocket';
 import { type Limits, refuseUnsuited } from '../limits';
 import { recordSteps } from '../record-steps';
-import { diamondWords } from './words';
+import { DIAMOND_USE, diamondWords } from './words';
 
 /** Width of the body as a share of the sheet's diagonal: below a third the wings stick out, above the wings lose their grip. */
 export const BODY_SHARE = { min: 1 / 3, max: 0.44 } as const;
@@ -43,7 +43,7 @@ function fold(hand: Hand, sheet: Sheet, params: DiamondEnvelopeParams, unit?: Sh
   const k = shareOf(side, widthMm);
   const marked = widthMm !== null || thirds === 'ruler';
   const words = diamondWords(marked ? k * side : null, flap, unit);
-  const { steps, step } = recordSteps(hand);
+  const { steps, step, use } = recordSteps(hand);
   const { through, onto } = atHand(hand);
   const [near, right, far, left, centre] = [on(0, 0), on(1, 0), on(1, 1), on(0, 1), on(0.5, 0.5)];
 
@@ -80,9 +80,13 @@ function fold(hand: Hand, sheet: Sheet, params: DiamondEnvelopeParams, unit?: Sh
     () => hand.tuck('left side', through(on(0, k), on(1 - k, 1), left), on(0.97, 0.06)),
   );
   const open = hand.pose;
+  const opened = hand.remembered();
   step(words.flap, { creases: ['flap'], arrows: [{ kind: 'fold', grip: far }] }, () =>
     hand.valley('flap', through(on(1, 1 - k), on(1 - k, 1), far)),
   );
+  const closed = hand.remembered();
+  use(DIAMOND_USE.opened, { arrows: [{ kind: 'unfold', grip: far }] }, [closed, opened]);
+  use(DIAMOND_USE.kept, { arrows: [{ kind: 'fold', grip: far }] }, [opened, closed]);
   return { steps, finished: hand.pose, open };
 }
 

@@ -91,3 +91,27 @@ export function diamondWords(
     },
   };
 }
+
+/** Steps of its use. */
+export const DIAMOND_USE = {
+  opened: {
+    id: 'opened',
+    title: 'Open it again',
+    words:
+      'Lift the point by its sides, not by its tip, and draw the card out upwards. The two wings stay tucked: they are never pulled.',
+    check: 'The pocket is whole, and the point stands up.',
+    slip: {
+      what: 'The wings came apart.',
+      remedy: 'Slide the tip of the left wing between the two layers of the right one again.',
+    },
+    crease: 'none',
+  },
+  kept: {
+    id: 'kept',
+    title: 'Close it again',
+    words: 'Fold the point down in its old crease. Empty and under a book it keeps flat, and closes as before.',
+    check: 'The point ends where the two wings cross.',
+    slip: { what: 'The point springs up.', remedy: 'Leave it closed under a book overnight.' },
+    crease: 'none',
+  },
+} satisfies Readonly<Record<string, StepWords>>;

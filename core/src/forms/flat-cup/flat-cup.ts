@@ -11,7 +11,7 @@ import { choice } from '../choice';
 import { COMFORT_SHARE, POUCH } from '../../rooms/pouch';
 import { recordSteps } from '../record-steps';
 import { openPouch } from '../../bodies/pouch';
-import { CUP_WORDS as words } from './words';
+import { CUP_USE, CUP_WORDS as words } from './words';
 import { SMALL_PARTS } from '../../purpose/cautions';
 
 export const flatCupParams = z.object({
@@ -34,7 +34,7 @@ const K = Math.SQRT2 - 1;
 function fold(hand: Hand, sheet: Sheet, { front, back, mark }: FlatCupParams): Folding {
   const { side, on } = squareFrame(sheet);
   const { onto, line } = atHand(hand);
-  const { steps, step } = recordSteps(hand);
+  const { steps, step, use } = recordSteps(hand);
   const [near, right, far, left] = [on(0, 0), on(1, 0), on(1, 1), on(0, 1)];
 
   step(words.turn, { arrows: [{ kind: 'rotate', grip: right }] }, () => hand.rotate(45));
@@ -89,6 +89,7 @@ function fold(hand: Hand, sheet: Sheet, { front, back, mark }: FlatCupParams): F
     },
   );
   const open = hand.pose;
+  const opened = hand.remembered();
   if (back === 'behind') {
     step(words.turnOver, { arrows: [{ kind: 'turn-over' }] }, () => hand.turnOver());
     step(words.back, { creases: ['back rim'], arrows: [{ kind: 'fold', grip: far }] }, () =>
@@ -104,6 +105,12 @@ function fold(hand: Hand, sheet: Sheet, { front, back, mark }: FlatCupParams): F
         else hand.valley('back rim', over(backRim, far), { flap: far });
       },
     );
+  const kept = hand.remembered();
+  if (back === 'behind') use(CUP_USE.emptied, { arrows: [left, right].map((grip) => ({ kind: 'pull-out', grip })) });
+  else {
+    use(CUP_USE.opened, { arrows: [{ kind: 'unfold', grip: far }] }, [kept, opened]);
+    use(CUP_USE.kept, { arrows: [{ kind: front === 'tucked' ? 'tuck' : 'fold', grip: far }] }, [opened, kept]);
+  }
   return { steps, finished: hand.pose, open };
 }
 

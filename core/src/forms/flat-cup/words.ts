@@ -143,3 +143,33 @@ export const CUP_WORDS: Readonly<Record<CupStep, StepWords>> = {
     caution: 'For drinking: food-safe plain paper only, cold drinks, a few minutes. Then recycle it.',
   },
 };
+
+/** Steps of its use. */
+export const CUP_USE = {
+  emptied: {
+    id: 'emptied',
+    title: 'Empty it and keep it flat',
+    words:
+      'Empty it, press both sides apart until the rim is straight again, and lay it flat. What was damp is thrown away, or used for dry things only.',
+    check: 'It lies flat, its rim one straight line.',
+    slip: { what: 'The mouth stays round.', remedy: 'Leave it under a book overnight.' },
+    crease: 'none',
+  },
+  opened: {
+    id: 'opened',
+    title: 'Open it again',
+    words:
+      'Take the lid by the middle of the rim and lift it; draw its tip out straight up. The front flap stays as it is.',
+    check: 'The point stands up behind the mouth.',
+    slip: { what: 'The front flap came along.', remedy: 'Put it back where it was; it holds by the rim’s crease.' },
+    crease: 'none',
+  },
+  kept: {
+    id: 'kept',
+    title: 'Close it again',
+    words: 'Fold the point down again along the rim, as before.',
+    check: 'The rim is one straight line.',
+    slip: { what: 'It gapes.', remedy: 'Run a nail along the rim.' },
+    crease: 'none',
+  },
+} satisfies Readonly<Record<string, StepWords>>;

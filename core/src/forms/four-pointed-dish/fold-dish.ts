@@ -8,7 +8,7 @@ import type { ShownUnit } from '../../measure/format-length';
 import { atHand, squareFrame } from '../at-hand';
 import type { Folding, StepWords } from '../form';
 import { recordSteps } from '../record-steps';
-import { dishWords } from './words';
+import { DISH_USE, dishWords } from './words';
 import { type CreaseRow, onParts, type SheetPart } from '../../folding/crease-rows';
 import { BASE, type DishParams, frameOf, onSide, PLEAT, Q, rim, SIDES, SPINE_DEG, WALL_DEG } from './frame';
 import { topFlap, topmost } from './top-flap';
@@ -19,7 +19,7 @@ export function fold(hand: Hand, sheet: Sheet, params: DishParams, unit?: ShownU
   const { side, w, at } = frame;
   const { on } = squareFrame(sheet);
   const words = dishWords(params.wallMm, unit);
-  const { steps, step } = recordSteps(hand);
+  const { steps, step, use } = recordSteps(hand);
   const { onto } = atHand(hand);
   const [near, right, far, left, centre] = [on(0, 0), on(1, 0), on(1, 1), on(0, 1), on(0.5, 0.5)];
   const opened = (name: string, p: Point, target: Point, pause = false): void => {
@@ -224,6 +224,7 @@ export function fold(hand: Hand, sheet: Sheet, params: DishParams, unit?: ShownU
       hand.unfold('base');
     },
   );
+  const packed = hand.remembered();
   step(words.open, { view: 'space', creases: ['base'], arrows: [{ kind: 'push-in', grip: centre }] }, () => {
     hand.collapse(
       [
@@ -239,5 +240,8 @@ export function fold(hand: Hand, sheet: Sheet, params: DishParams, unit?: ShownU
     // Its floor was the underside of the packet.
     hand.turnOver();
   });
+  const stood = hand.remembered();
+  use(DISH_USE.away, { view: 'space', arrows: [{ kind: 'push-in', grip: centre }] }, [stood, packed]);
+  use(DISH_USE.setUp, { view: 'space', arrows: [{ kind: 'push-in', grip: centre }] }, [packed, stood]);
   return { steps, finished: hand.pose, flat };
 }

@@ -211,3 +211,25 @@ export function dishWords(wallMm: number | null, unit: ShownUnit = 'mm'): Readon
     },
   };
 }
+
+/** Steps of its use. */
+export const DISH_USE = {
+  away: {
+    id: 'away',
+    title: 'Fold it flat again',
+    words:
+      'Empty it. Push the floor up from below, bring the four points together two by two, and press it flat: many lie in each other’s place in a drawer.',
+    check: 'A flat packet, two points on each side.',
+    slip: { what: 'The floor stays flat.', remedy: 'Push the middle of the floor up with a finger first.' },
+    crease: 'none',
+  },
+  setUp: {
+    id: 'set-up',
+    title: 'Set it up again',
+    words:
+      'Pull two opposite points apart at their roots, not at their tips, and push the closed point up until the floor is flat.',
+    check: 'It stands as before.',
+    slip: { what: 'The rim tears.', remedy: 'You pulled at the tips. Hold it lower; a strip of tape inside mends it.' },
+    crease: 'none',
+  },
+} satisfies Readonly<Record<string, StepWords>>;

@@ -3,9 +3,9 @@ import type { ShownUnit } from '../../measure/format-length';
 import { point } from '../../measure/point';
 import type { Sheet } from '../../paper/sheet';
 import { atHand, type RulerMark } from '../at-hand';
-import type { Folding } from '../form';
+import type { Folding, StepArrow } from '../form';
 import { recordSteps } from '../record-steps';
-import { bagWords } from './words';
+import { BAG_USE, bagWords } from './words';
 import { type CreaseRow } from '../../folding/crease-rows';
 import { type BagParams, frameOf, onEdges, pleatsOf, refusePleats } from './frame';
 
@@ -17,7 +17,7 @@ export function fold(hand: Hand, sheet: Sheet, params: BagParams, unit?: ShownUn
   const { pleatMm, top, join } = params;
   const pleats = pleatsOf(params, a);
   const words = bagWords({ seamMm: o, foldUpMm: f, lapMm: q, flapMm: l, pleatMm, pleats, top, join }, unit);
-  const { steps, step } = recordSteps(hand);
+  const { steps, step, use } = recordSteps(hand);
   const { through, measured } = atHand(hand);
   const mid = width / 2;
   const back = point(mid, 0.6 * height);
@@ -124,6 +124,7 @@ export function fold(hand: Hand, sheet: Sheet, params: BagParams, unit?: ShownUn
     },
   );
   const finished = hand.pose;
+  const stood = hand.remembered();
   const pressed: readonly CreaseRow[] = [
     ['left gusset', [-d / 2, l], [-d / 2, height], 180],
     ['left gusset', [d / 2, l], [d / 2, height], 180],
@@ -159,5 +160,11 @@ export function fold(hand: Hand, sheet: Sheet, params: BagParams, unit?: ShownUn
       }
       flat = hand.pose;
     });
+  const kept = hand.remembered();
+  const sides = (kind: 'pull-out' | 'push-in'): StepArrow[] =>
+    [x1, x2].map((x) => ({ kind, grip: point(x, 0.65 * height) }));
+  // Pleats are opened and closed again by their own step.
+  if (!pleats) use(BAG_USE.setUp, { view: 'space', arrows: sides('pull-out') }, [kept, stood]);
+  use(BAG_USE.emptied, { view: 'space', arrows: sides('push-in') }, pleats ? undefined : [stood, kept]);
   return { steps, finished, flat, open: finished };
 }

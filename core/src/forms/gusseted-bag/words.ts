@@ -139,3 +139,27 @@ export function bagWords(marks: BagMarks, unit: ShownUnit = 'mm'): Readonly<Reco
     },
   };
 }
+
+/** A step of its use. */
+export const BAG_USE = {
+  setUp: {
+    id: 'set-up',
+    title: 'Set it up and fill it',
+    words:
+      'Put a hand in and push the base down flat; the sides come out by themselves. Lift it by the sides or with a hand beneath, never by the mouth.',
+    check: 'It stands by itself on a flat base.',
+    slip: { what: 'The base springs up.', remedy: 'Run a nail along its four edges from inside.' },
+    crease: 'none',
+  },
+  emptied: {
+    id: 'emptied',
+    title: 'Keep it',
+    words: 'Emptied, it folds flat in its own creases, the sides in first. What was damp or greasy is thrown away.',
+    check: 'It lies as flat as before.',
+    slip: {
+      what: 'A side folded outwards.',
+      remedy: 'Open it and push the middle line of that side in with a finger.',
+    },
+    crease: 'none',
+  },
+} satisfies Readonly<Record<string, StepWords>>;

@@ -101,6 +101,7 @@ function entries({ lid, colours }: OctagonBoxParams): readonly [Entry, ...Entry[
         pieceId: kind === 'base' ? octagonBox.id : lidUnit.id,
         params: {},
         copies: places.length,
+        colour: g,
         sheet: g
           ? { kind: 'same', of: ringKey(kind, 0) }
           : kind === 'base'

@@ -10,7 +10,7 @@ import { atHand, squareFrame } from '../at-hand';
 import type { Folding, Form, FormSizes, PrintedPart } from '../form';
 import { CORNER } from '../../rooms/corner';
 import { recordSteps } from '../record-steps';
-import { PAGE_CORNER_WORDS as words } from './words';
+import { PAGE_CORNER_USE, PAGE_CORNER_WORDS as words } from './words';
 
 export const pageCornerParams = z.object({
   /** What is put on its front: nothing, or a band of a second paper with two eyes. */
@@ -40,7 +40,7 @@ function faceBand({ rooms: [{ sizes }] }: FormSizes): PrintedPart {
 function fold(hand: Hand, sheet: Sheet, { panel }: PageCornerParams): Folding {
   const { on } = squareFrame(sheet);
   const { onto, through } = atHand(hand);
-  const { steps, step } = recordSteps(hand);
+  const { steps, step, use } = recordSteps(hand);
   const [near, right, far, left, centre] = [on(0, 0), on(1, 0), on(1, 1), on(0, 1), on(0.5, 0.5)];
   const wing = (name: string, corner: typeof right): void => hand.valley(`${name} wing`, onto(corner, far));
 
@@ -88,6 +88,7 @@ function fold(hand: Hand, sheet: Sheet, { panel }: PageCornerParams): Folding {
       },
       () => undefined,
     );
+  use(PAGE_CORNER_USE.use, { arrows: [{ kind: 'push-in', grip: on(0.5, 0.5) }] });
   return { steps, finished: hand.pose };
 }
 

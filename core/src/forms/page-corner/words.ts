@@ -83,3 +83,19 @@ export const PAGE_CORNER_WORDS: Readonly<Record<PageCornerStep, StepWords>> = {
   leftWing: wing('left'),
   leftTip: tip('left'),
 };
+
+/** A step of its use. */
+export const PAGE_CORNER_USE = {
+  use: {
+    id: 'use',
+    title: 'On the page',
+    words:
+      'Slide it over the corner of the pages, with the tucked tips in front of them. To take it off pull it straight along the corner; it keeps flat in the book.',
+    check: 'The pages lie right in the corner, behind the tips.',
+    slip: {
+      what: 'The tips come out of the pocket.',
+      remedy: 'The pages lay before them. Tuck the tips in again, and slide the pages in behind.',
+    },
+    crease: 'none',
+  },
+} satisfies Readonly<Record<string, StepWords>>;

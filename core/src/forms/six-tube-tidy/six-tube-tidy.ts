@@ -40,6 +40,7 @@ function entries(params: SixTubeTidyParams): readonly [Entry, ...Entry[]] {
     pieceId: sixTubeTidy.id,
     params: { units },
     copies: groups[g].length,
+    colour: g,
     sheet: g ? { kind: 'same', of: unitKey(0) } : { kind: 'asked' },
   });
   const strips: Entry[] =
@@ -48,6 +49,7 @@ function entries(params: SixTubeTidyParams): readonly [Entry, ...Entry[]] {
       : [
           {
             ...{ key: 'strip', name: 'Strip', pieceId: 'six-tube-tidy-strip', params: {}, copies: units },
+            colour: groups.length,
             sheet: {
               kind: 'follows',
               of: unitKey(0),

@@ -8,7 +8,7 @@ import { type Limits, refuseUnsuited } from '../limits';
 import { recordSteps } from '../record-steps';
 import { boxFrame } from './box-frame';
 import { flapOver, raisedEnd } from './end-creases';
-import { type TrayPart, trayWords } from './words';
+import { TRAY_USE, type TrayPart, trayWords } from './words';
 
 /**
  * Wall height as a share of the sheet's side. Below the lower bound the end flaps grip too little wall; at a sixth of the
@@ -29,7 +29,7 @@ export function foldTray(hand: Hand, sheet: Sheet, part: TrayPart, wallMm: numbe
   const { side, h, b, m, on } = frame;
   refuseUnsuited('Walls', h, wallLimits(side), side);
   const words = trayWords(part, wallMm, unit);
-  const { steps, step } = recordSteps(hand);
+  const { steps, step, use } = recordSteps(hand);
   const { measured } = atHand(hand);
   const corner = {
     nearLeft: point(0, 0),
@@ -172,5 +172,9 @@ export function foldTray(hand: Hand, sheet: Sheet, part: TrayPart, wallMm: numbe
       () => hand.collapse(flapOver(frame, name, part === 'eared lid' ? 'outside' : 'inside'), centre),
     );
   }
+  use(part === 'tray' ? TRAY_USE.fill : TRAY_USE.cover, {
+    view: 'space',
+    arrows: [on(-m, 0), on(m, 0)].map((grip) => ({ kind: 'lift', grip })),
+  });
   return { steps, finished: hand.pose };
 }

@@ -204,3 +204,28 @@ export function trayWords(
     nearFlap: flap('near'),
   };
 }
+
+/** Steps of its use. */
+export const TRAY_USE = {
+  fill: {
+    id: 'use',
+    title: 'Fill and carry it',
+    words:
+      'Lay in what it holds. Lift it by two opposite walls, or with a hand beneath; never by one rim alone. Empty trays stand in each other only where they were sized for it.',
+    check: 'The floor stays flat when you lift it.',
+    slip: { what: 'A wall leans out.', remedy: 'Press its end flap home again: it holds the wall.' },
+    crease: 'none',
+  },
+  cover: {
+    id: 'use',
+    title: 'Put it on and take it off',
+    words:
+      'Set it over its tray from above, and press it down level. To open it hold the tray and lift the lid by two opposite sides.',
+    check: 'It goes down by its own weight, or with a light push.',
+    slip: {
+      what: 'It takes the tray along.',
+      remedy: 'Hold the tray by its walls, and lift one side of the lid a little first.',
+    },
+    crease: 'none',
+  },
+} satisfies Readonly<Record<string, StepWords>>;

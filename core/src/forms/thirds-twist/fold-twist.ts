@@ -9,7 +9,7 @@ import type { Sheet } from '../../paper/sheet';
 import { atHand, squareFrame } from '../at-hand';
 import type { Folding } from '../form';
 import { recordSteps } from '../record-steps';
-import { twistWords } from './words';
+import { TWIST_USE, twistWords } from './words';
 
 export const thirdsTwistParams = z.object({
   /** How the thirds are found: with a ruler, by eye and set right, or by a crossing of two folds that divides exactly. */
@@ -24,7 +24,7 @@ export const T = 1 / 3;
 export function fold(hand: Hand, sheet: Sheet, { thirds }: ThirdsTwistParams, unit?: ShownUnit): Folding {
   const { side, on } = squareFrame(sheet);
   const { through, onto, measured } = atHand(hand);
-  const { steps, step } = recordSteps(hand);
+  const { steps, step, use } = recordSteps(hand);
   const words = twistWords(thirds, side / 3, unit);
   /** A point of the sheet, turned by quarter turns about its middle. */
   const turned = (k: number, x: number, y: number): Point => turnedPart(([u, v]) => on(u, v), k, 1)([x, y]);
@@ -205,6 +205,7 @@ export function fold(hand: Hand, sheet: Sheet, { thirds }: ThirdsTwistParams, un
       ),
   );
   const flat = hand.pose;
+  const opened = hand.remembered();
   // Each corner square has become a vane that hinges on one side of the centre square and covers half of it.
   const vane = (k: number): Point => turned(k, 0.05, 0.02);
   for (const k of [0, 3, 2]) {
@@ -219,5 +220,8 @@ export function fold(hand: Hand, sheet: Sheet, { thirds }: ThirdsTwistParams, un
       { point: first, other: last, lies: 'under' },
     ]);
   });
+  const closed = hand.remembered();
+  use(TWIST_USE.opened, { arrows: [{ kind: 'pull-out', grip: turned(1, 0, 0) }] }, [closed, opened]);
+  use(TWIST_USE.kept, { arrows: [0, 3, 2, 1].map((k) => ({ kind: 'fold', grip: turned(k, 0, 0) })) }, [opened, closed]);
   return { steps, finished: hand.pose, flat };
 }

@@ -156,3 +156,24 @@ export function twistWords(
     },
   };
 }
+
+/** Steps of its use. */
+export const TWIST_USE = {
+  opened: {
+    id: 'opened',
+    title: 'Open it again',
+    words:
+      'Draw the last point out from under the first vane and open all four. Then pull two opposite vanes apart: it springs open to a bowl, and the note lies flat.',
+    check: 'The four vanes lie open round the middle.',
+    slip: { what: 'It stays twisted.', remedy: 'Pull at two opposite vanes together, never at one alone.' },
+    crease: 'none',
+  },
+  kept: {
+    id: 'kept',
+    title: 'Close it again',
+    words: 'Fold the four vanes over in their order, and slip the last point under the first again.',
+    check: 'Nothing springs open.',
+    slip: { what: 'A vane has no hold.', remedy: 'Each lies over the one before it; begin again with the first.' },
+    crease: 'none',
+  },
+} satisfies Readonly<Record<string, StepWords>>;

@@ -6,7 +6,7 @@ import type { Sheet } from '../../paper/sheet';
 import { atHand, type RulerMark, squareFrame } from '../at-hand';
 import type { Folding } from '../form';
 import { recordSteps } from '../record-steps';
-import { tuckFlapWords } from './words';
+import { TUCK_USE, tuckFlapWords } from './words';
 import { sharesOf, type TuckFlapParams } from './shares';
 
 /** The moves of the envelope. */
@@ -19,7 +19,7 @@ export function fold(hand: Hand, sheet: Sheet, params: TuckFlapParams, unit?: Sh
     params.marks,
     unit,
   );
-  const { steps, step } = recordSteps(hand);
+  const { steps, step, use } = recordSteps(hand);
   const { measured: byRuler, onto, edgeOnto, line } = atHand(hand);
   /** A level crease through marks on both side edges, each as far up from another level. */
   const level = (name: string, y: number, from: number, moving: Point): Alignment =>
@@ -125,6 +125,7 @@ export function fold(hand: Hand, sheet: Sheet, params: TuckFlapParams, unit?: Sh
     top(1, 'right'),
   );
   let open = hand.pose;
+  let opened = hand.remembered();
   step(
     words.fill,
     {
@@ -137,6 +138,7 @@ export function fold(hand: Hand, sheet: Sheet, params: TuckFlapParams, unit?: Sh
     () => {
       hand.unfold('left side');
       open = hand.pose;
+      opened = hand.remembered();
       hand.pause();
       sideOver(0, 'left');
       sideOver(1, 'right');
@@ -156,5 +158,8 @@ export function fold(hand: Hand, sheet: Sheet, params: TuckFlapParams, unit?: Sh
       ],
     }),
   );
+  const closed = hand.remembered();
+  use(TUCK_USE.opened, { arrows: [{ kind: 'pull-out', grip: on(0.5, 1) }] }, [closed, opened]);
+  use(TUCK_USE.kept, { arrows: [{ kind: 'tuck', grip: on(0.5, 1) }] }, [opened, closed]);
   return { steps, finished: hand.pose, open };
 }

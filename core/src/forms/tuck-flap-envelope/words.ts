@@ -150,3 +150,25 @@ export function tuckFlapWords(
     },
   };
 }
+
+/** Steps of its use. */
+export const TUCK_USE = {
+  opened: {
+    id: 'opened',
+    title: 'Open it again',
+    words:
+      'Pull the tip straight up out of the pocket, open the sides and take the card out. Never lift the hem: it holds the tip.',
+    check: 'The pocket’s front is still whole.',
+    slip: { what: 'The tip tears at the hem.', remedy: 'Ease the hem forwards with a finger while you pull.' },
+    crease: 'none',
+  },
+  kept: {
+    id: 'kept',
+    title: 'Close it again',
+    words:
+      'Fold the sides and the point again and slide the tip back behind the hem. A seal may go over the flap where it meets the pocket.',
+    check: 'Lift the edge of the pocket: the tip lies right behind it.',
+    slip: { what: 'The tip is soft and will not enter.', remedy: 'Run a nail along both its sides, then slide it in.' },
+    crease: 'none',
+  },
+} satisfies Readonly<Record<string, StepWords>>;

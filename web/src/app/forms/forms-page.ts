@@ -10,14 +10,14 @@ type Adhesive = 'any' | 'none';
 type Shape = 'any' | 'square' | 'oblong';
 type Skill = 1 | 2 | 3;
 
-const HOLDS: readonly Holds[] = [
-  'flat things',
-  'boxes and blocks',
-  'loose pieces',
-  'liquid',
-  'pages',
-  'a floating load',
-];
+/** All kinds of things that some form holds; first what most forms do. */
+const HOLDS: readonly Holds[] = kindsHeld();
+
+function kindsHeld(): Holds[] {
+  const forms = new Map<Holds, number>();
+  for (const form of FORMS) for (const kind of SHELF.holdsOf(form)) forms.set(kind, (forms.get(kind) ?? 0) + 1);
+  return [...forms].sort(([, a], [, b]) => b - a).map(([kind]) => kind);
+}
 
 /** The forms that can be folded, as folded pictures, narrowed down by what they do and ask. */
 @Component({

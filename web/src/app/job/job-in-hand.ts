@@ -15,14 +15,14 @@ import {
   purposeOfOne,
   toFold,
 } from '@odd-corner/contract';
-import { COMMON_PAPER, HANDS, type SizedForm, type SizeOptions } from '@odd-corner/core';
+import { COMMON_PAPER, entriesOf, formById, HANDS, type SizedForm, type SizeOptions } from '@odd-corner/core';
 import { concatMap, finalize, from, last, type Observable, of, tap } from 'rxjs';
 import { ApiFailure, failureText } from '../data/api';
 import { Hands } from '../data/hands';
 import { Jobs } from '../data/jobs';
 import { Papers } from '../data/papers';
 import { WorkshopSettings } from '../data/workshop-settings';
-import { coloursOf } from '../ui/drawing-view/paper-colours';
+import { coloursOf, coloursOfMake } from '../ui/drawing-view/paper-colours';
 import { UndoBar } from '../ui/undo/undo-bar';
 import { type JobChange, JobHistory } from './job-history';
 
@@ -75,8 +75,16 @@ export class JobInHand {
   readonly purpose = computed(() => purposeOfOne(this.make().asked));
   /** How its sheets are searched for: on its own papers, for its own hand. */
   readonly options = computed(() => this.optionsOn(this.make().make));
-  /** Colours of the paper that its first entry is folded from. */
-  readonly colours = computed(() => coloursOf(this.paperOf(this.make().make.entries[0].papers[0])));
+  /** Colours of the papers that its pieces are folded from. */
+  readonly colours = computed(() => {
+    const { formId, params, entries } = this.make().make;
+    const papers = new Map(entries.map((entry) => [entry.key, entry.papers]));
+    return coloursOfMake(entriesOf(formById(formId), params), (key, copy) => {
+      const own = papers.get(key) ?? [null];
+      const paper = this.paperOf(own[copy % own.length]);
+      return paper && coloursOf(paper);
+    });
+  });
   /** What was changed while it was open, the latest first. */
   readonly changes = computed(() => this.history.of(this.id()));
 

@@ -1,9 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import { formById, type SheetSize } from '@odd-corner/core';
+import { entriesOf, formById, type SheetSize } from '@odd-corner/core';
 import { debounceTime } from 'rxjs';
 import { WorkshopSettings } from '../../data/workshop-settings';
-import { PLAIN_PAPER } from '../../ui/drawing-view/paper-colours';
+import { coloursOfMake } from '../../ui/drawing-view/paper-colours';
 import { FigurePipe, LengthPipe } from '../../ui/figures/figure-pipes';
 import { PaperModel } from '../../ui/paper-model/paper-model';
 import { Troubles } from '../../ui/troubles/troubles';
@@ -31,10 +31,10 @@ export class WholeMake {
   private readonly folding = inject(Folding);
   private readonly troubles = inject(Troubles);
   private readonly settings = inject(WorkshopSettings);
-  protected readonly paper = PLAIN_PAPER;
 
   protected readonly form = computed(() => formById(this.formId()));
   private readonly made = computed(() => this.form().params.parse(this.params()) as Readonly<Record<string, unknown>>);
+  protected readonly colours = computed(() => coloursOfMake(entriesOf(this.form(), this.made()), () => null));
   protected readonly ruler = computed(() => this.settings.current().ruler);
   private readonly options = computed(() => usualOptions(this.settings.current()));
   protected readonly whole = toSignal(

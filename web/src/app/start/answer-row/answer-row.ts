@@ -26,7 +26,7 @@ import { CautionNote } from '../../ui/caution/caution';
 import { Figures } from '../../ui/figures/figures';
 import { writeFormQuery } from '../../forms/form-query';
 import { DrawingView } from '../../ui/drawing-view/drawing-view';
-import { coloursOf } from '../../ui/drawing-view/paper-colours';
+import { coloursOf, coloursOfAnswer } from '../../ui/drawing-view/paper-colours';
 import { FigurePipe, LengthPipe } from '../../ui/figures/figure-pipes';
 import { SizesPipe } from '../../ui/figures/sizes-pipe';
 import { saveFile } from '../../ui/save-file';
@@ -99,7 +99,7 @@ export class AnswerRow {
   private readonly folding = inject(Folding);
   private readonly troubles = inject(Troubles);
   private readonly figures = inject(Figures);
-  protected readonly colours = computed(() => coloursOf(this.paper()));
+  protected readonly colours = computed(() => coloursOfAnswer(this.answer(), coloursOf(this.paper())));
 
   protected readonly answer = computed(() => this.ranked().answer);
   protected readonly form = computed(() => formById(this.answer().formId));

@@ -4,7 +4,7 @@ import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { type Drawing, formById, paperOf, type SizedForm, type SizeOptions } from '@odd-corner/core';
 import { forkJoin, of } from 'rxjs';
 import { DrawingView } from '../../ui/drawing-view/drawing-view';
-import { type PaperColours, PLAIN_PAPER } from '../../ui/drawing-view/paper-colours';
+import { coloursOfAnswer, PLAIN_PAPER, type SideColours } from '../../ui/drawing-view/paper-colours';
 import { FigurePipe } from '../../ui/figures/figure-pipes';
 import { SizesPipe } from '../../ui/figures/sizes-pipe';
 import { Troubles } from '../../ui/troubles/troubles';
@@ -27,7 +27,7 @@ export class CompareAnswers {
   readonly leave = output<string>();
   private readonly folding = inject(Folding);
   private readonly troubles = inject(Troubles);
-  readonly colours = input<PaperColours>(PLAIN_PAPER);
+  readonly colours = input<SideColours>(PLAIN_PAPER);
 
   private readonly pictures = toSignal(
     toObservable(this.answers).pipe(
@@ -51,6 +51,7 @@ export class CompareAnswers {
         answer,
         form,
         picture: pictures[k] ?? null,
+        colours: coloursOfAnswer(answer, this.colours()),
         rem: (WIDEST_REM * (widths[k] ?? widest)) / widest,
         thickest: answer.layers.find(({ name }) => name === 'thickest')?.count ?? 1,
         areaCm2: paperOf(answer) / 100,

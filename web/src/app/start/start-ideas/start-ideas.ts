@@ -22,6 +22,11 @@ const EXAMPLES: readonly { readonly holds: Holds; readonly name: string; readonl
   { holds: 'liquid', name: 'A liquid', text: '120 ml' },
   { holds: 'pages', name: 'The pages of a book', text: 'pages 4 mm' },
   { holds: 'a floating load', name: 'A load afloat', text: 'load 40 g' },
+  { holds: 'pens', name: 'Pens on a desk', text: '12 pens ø9 x 150 mm' },
+  { holds: 'a strap', name: 'A strap', text: 'strap 25 x 2 mm' },
+  { holds: 'a standing card', name: 'A card at a place', text: 'place card 85 x 55 mm' },
+  { holds: 'rolling beads', name: 'A rolling bead', text: 'bead 8 mm' },
+  { holds: 'a head', name: 'A head', text: 'head 56 cm' },
 ];
 
 /** The forms that answer the kinds, each form once: rather one that does nothing else so well. */

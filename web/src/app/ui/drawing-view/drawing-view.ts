@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import type { Drawing, DrawnArrow, Patch, Point } from '@odd-corner/core';
 import { FigurePipe } from '../figures/figure-pipes';
-import { type PaperColours, PLAIN_PAPER } from './paper-colours';
+import { coloursIn, type PaperColours, PLAIN_PAPER } from './paper-colours';
 
 interface ShownArrow {
   readonly kind: DrawnArrow['kind'];
@@ -39,7 +39,7 @@ export class DrawingView {
   protected readonly patches = computed(() =>
     this.drawing().patches.map((patch) => ({
       points: patch.points.map((p) => `${p.x},${p.y}`).join(' '),
-      fill: fillOf(patch),
+      fill: fillOf(patch, this.colours()),
     })),
   );
   protected readonly arrows = computed(() => this.drawing().arrows.map((arrow) => this.shown(arrow)));
@@ -64,8 +64,10 @@ function loop(from: Point, bend: Point, to: Point): string {
 }
 
 /** Shade of a piece: its side's colour, darkened where less light falls. */
-function fillOf({ side, light }: Patch): string {
-  const base = side === 'thing' ? 'var(--thing)' : side === 'white' ? 'var(--back)' : 'var(--front)';
+function fillOf({ side, light, of }: Patch, colours: PaperColours): string {
+  const own = coloursIn(colours, of);
+  const { front, back } = own === colours ? { front: 'var(--front)', back: 'var(--back)' } : own;
+  const base = side === 'thing' ? 'var(--thing)' : side === 'white' ? back : front;
   return `color-mix(in oklab, ${base} ${Math.round(46 + 54 * light)}%, #3a2f22)`;
 }
 

@@ -17,7 +17,7 @@ import {
   WebGLRenderer,
 } from 'three';
 import { OrbitControls } from 'three/examples/jsm/controls/OrbitControls.js';
-import { type PaperColours } from '../drawing-view/paper-colours';
+import { coloursIn, type PaperColours } from '../drawing-view/paper-colours';
 
 type Corners = readonly { readonly x: number; readonly y: number; readonly z: number }[];
 
@@ -77,10 +77,10 @@ export class PaperStage {
     this.fit();
   }
 
-  show({ piece, lifted, contents }: PaperScene, { front, back }: PaperColours): void {
+  show({ piece, lifted, contents }: PaperScene, colours: PaperColours): void {
     for (const child of [...this.world.children]) if (isGroup(child)) this.drop(child);
-    const base = paperGroup(piece, front, back);
-    this.rising = lifted.map(({ skin, liftMm }) => ({ group: paperGroup(skin, front, back), liftMm }));
+    const base = paperGroup(piece, colours);
+    this.rising = lifted.map(({ skin, liftMm }) => ({ group: paperGroup(skin, colours), liftMm }));
     const thing = solid(
       contents.map((corners) => ({ corners })),
       '#a9b4b0',
@@ -201,18 +201,15 @@ function isGroup(item: Object3D): item is Group {
   return item instanceof Group;
 }
 
-function paperGroup(skin: readonly SkinPiece[], front: string, back: string): Group {
+function paperGroup(skin: readonly SkinPiece[], colours: PaperColours): Group {
+  const byColour = new Map<string, SkinPiece[]>();
+  for (const piece of skin) {
+    const { front, back } = coloursIn(colours, piece.of);
+    const colour = piece.side === 'colour' ? front : back;
+    byColour.set(colour, [...(byColour.get(colour) ?? []), piece]);
+  }
   const group = new Group();
-  group.add(
-    ...solid(
-      skin.filter((piece) => piece.side === 'colour'),
-      front,
-    ).children,
-    ...solid(
-      skin.filter((piece) => piece.side === 'white'),
-      back,
-    ).children,
-  );
+  for (const [colour, pieces] of byColour) group.add(...solid(pieces, colour).children);
   return group;
 }
 
