@@ -1,10 +1,13 @@
 import {
+  COMMON_PAPER,
   creasePicture,
   type Drawing,
+  entriesOf,
   FoldRefused,
   formById,
   type FormSizes,
   type FormStep,
+  HANDS,
   type Looking,
   make,
   type Made,
@@ -18,6 +21,7 @@ import {
   sheetFor,
   type SheetSize,
   type ShownUnit,
+  type SizeOptions,
   type SizeSum,
   sizeSums,
   stepPictures,
@@ -109,6 +113,12 @@ function cardSheet(formId: string): SheetSize {
   return { widthMm: 150 * long, heightMm: 150 };
 }
 
+/** How the other pieces of what a card shows are sized. */
+const CARD_OPTIONS: SizeOptions = {
+  ...{ ease: 'easy', ruler: 'mm', thicknessMm: 0.1, gsm: COMMON_PAPER.gsm },
+  ...{ turning: 'upright', fingerRoom: false, confidence: null, handMm: HANDS.exact.missMm },
+};
+
 /** The work that is done off the screen's thread, so that typing and turning pages never wait for it. */
 export const foldingTasks = {
   ...answerTasks,
@@ -130,7 +140,19 @@ export const foldingTasks = {
 
   /** A form's folded piece as its card shows it. */
   card(formId: string): Drawing {
-    const { folding } = make(formId, { sheet: cardSheet(formId), params: {}, paper: { thicknessMm: 0.1 } });
+    const form = formById(formId);
+    const sheet = cardSheet(formId);
+    const [first, ...others] = entriesOf(form, {});
+    if (others.length || first.copies > 1) {
+      const whole = makeTasks.whole({
+        formId,
+        sheet,
+        params: form.params.parse({}) as Readonly<Record<string, unknown>>,
+        options: CARD_OPTIONS,
+      });
+      if (whole.ok) return whole.value.scene.open;
+    }
+    const { folding } = make(formId, { sheet, params: {}, paper: { thicknessMm: CARD_OPTIONS.thicknessMm } });
     return pieceDrawing(folding.finished);
   },
 

@@ -1,8 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
-import type { Form } from '@odd-corner/core';
+import { entriesOf, type Form } from '@odd-corner/core';
 import { DrawingView } from '../../ui/drawing-view/drawing-view';
+import { coloursOfMake } from '../../ui/drawing-view/paper-colours';
 import { Troubles } from '../../ui/troubles/troubles';
 import { Folding } from '../../workers/folding.service';
 
@@ -12,7 +13,7 @@ import { Folding } from '../../workers/folding.service';
   imports: [DrawingView, RouterLink],
   template: `<a class="card turned" [routerLink]="['/forms', form().id]">
     @if (drawing(); as shown) {
-      <oc-drawing [drawing]="shown" [label]="'Folded: ' + form().name" />
+      <oc-drawing [drawing]="shown" [colours]="colours()" [label]="'Folded: ' + form().name" />
     } @else {
       <p class="muted waiting" role="status">Folding it…</p>
     }
@@ -30,6 +31,7 @@ export class FormCard {
   readonly form = input.required<Form>();
   /** As it is made usually. */
   protected readonly glue = computed(() => this.form().adhesive(this.form().params.parse({})));
+  protected readonly colours = computed(() => coloursOfMake(entriesOf(this.form(), {}), () => null));
   private readonly folding = inject(Folding);
   private readonly troubles = inject(Troubles);
   protected readonly drawing = toSignal(

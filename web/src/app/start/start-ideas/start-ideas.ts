@@ -2,11 +2,12 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
-import { type Form, FORMS, type Holds, SHELF } from '@odd-corner/core';
-import { forkJoin } from 'rxjs';
+import { type Drawing, entriesOf, type Form, FORMS, type Holds, SHELF } from '@odd-corner/core';
+import { map, merge, scan } from 'rxjs';
 import { Jobs } from '../../data/jobs';
 import { Recents } from '../../data/recents';
 import { DrawingView } from '../../ui/drawing-view/drawing-view';
+import { coloursOfMake } from '../../ui/drawing-view/paper-colours';
 import { Figures } from '../../ui/figures/figures';
 import { Troubles } from '../../ui/troubles/troubles';
 import { Folding } from '../../workers/folding.service';
@@ -57,14 +58,19 @@ export class StartIdeas {
   private readonly folding = inject(Folding);
 
   private readonly forms = formsFor(EXAMPLES.map(({ holds }) => holds));
+  /** As they are folded, one by one. */
   private readonly pictures = toSignal(
-    forkJoin(this.forms.map(({ id }) => this.folding.card(id))).pipe(inject(Troubles).retrying()),
-    { initialValue: null },
+    merge(...this.forms.map(({ id }, k) => this.folding.card(id).pipe(map((picture) => ({ k, picture }))))).pipe(
+      scan((known, { k, picture }) => new Map(known).set(k, picture), new Map<number, Drawing>()),
+      inject(Troubles).retrying(),
+    ),
+    { initialValue: new Map<number, Drawing>() },
   );
   protected readonly examples = computed(() =>
     EXAMPLES.map(({ name, text }, k) => ({
       ...{ name, text: this.written(text), form: this.forms[k].name },
-      picture: this.pictures()?.[k] ?? null,
+      colours: coloursOfMake(entriesOf(this.forms[k], {}), () => null),
+      picture: this.pictures().get(k) ?? null,
     })),
   );
   protected readonly asked = computed(() => [
