@@ -59,6 +59,8 @@ export interface FormStep extends StepWords {
 /** A folded sequence: the steps, the finished pose, and the poses in which the piece is filled or carried. */
 export interface Folding {
   readonly steps: readonly FormStep[];
+  /** Steps of its use once it is folded: how it is filled, opened, closed and kept. */
+  readonly uses?: readonly FormStep[];
   readonly finished: Pose;
   /** Open for filling, where that is another state than the finished one. */
   readonly open?: Pose;

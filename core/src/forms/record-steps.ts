@@ -11,30 +11,28 @@ interface Shown {
   readonly lying?: readonly Point[];
 }
 
-type Made = Pick<FormStep, 'poses' | 'found'>;
-
 /** Collects the steps of a sequence while a hand makes them; a hand that follows another only makes the moves. */
 export interface StepRecord {
   readonly steps: FormStep[];
+  /** Steps of its use, see `use`. */
+  readonly uses: FormStep[];
   readonly step: (words: StepWords, shown: Shown, moves: () => void) => void;
   /** A step of its use when it is folded: from one known state of it to another, or at rest as it is. */
   readonly use: (words: StepWords, shown: Shown, states?: readonly [() => Pose, () => Pose]) => void;
 }
 
 export function recordSteps(hand: Hand): StepRecord {
-  const steps: FormStep[] = [];
-  const put = (
-    words: StepWords,
-    { view = 'table', creases = [], arrows, landmarks = [], lying }: Shown,
-    of: Made,
-  ): void => {
-    steps.push({ ...words, ...of, creases, arrows, landmarks, lying, view });
-  };
+  const [steps, uses]: [FormStep[], FormStep[]] = [[], []];
+  const shownAs = ({ view = 'table', creases = [], arrows, landmarks = [], lying }: Shown) => ({
+    ...{ creases, arrows, landmarks, lying, view },
+  });
   return {
     steps,
+    uses,
     use: (words, shown, states) => {
       if (hand.follows) return;
-      put(words, shown, { poses: states?.map((state) => state()) ?? hand.watch(() => undefined), found: [] });
+      const poses = states?.map((state) => state()) ?? hand.watch(() => undefined);
+      uses.push({ ...words, ...shownAs(shown), poses, found: [] });
     },
     step: (words, shown, moves) => {
       if (hand.follows) {
@@ -43,7 +41,7 @@ export function recordSteps(hand: Hand): StepRecord {
       }
       const before = hand.found.length;
       const poses = hand.watch(moves);
-      put(words, shown, { poses, found: hand.found.slice(before) });
+      steps.push({ ...words, ...shownAs(shown), poses, found: hand.found.slice(before) });
     },
   };
 }

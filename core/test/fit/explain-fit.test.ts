@@ -62,11 +62,9 @@ describe('why a sheet is as large as it is', () => {
   });
 
   it('names the mark of the ruler that it is measured with', () => {
-    // A ruler in millimetres and one in inches, all of them when there is time.
-    const rulers = (Object.keys(RULERS) as (keyof typeof RULERS)[]).sort((p) =>
-      p === 'mm' || p === 'sixteenth-inch' ? -1 : 1,
-    );
-    for (const ruler of rulers.slice(0, runs(2, rulers.length))) {
+    // All of them when there is time.
+    const rulers = (Object.keys(RULERS) as (keyof typeof RULERS)[]).sort((p) => (p === 'sixteenth-inch' ? -1 : 1));
+    for (const ruler of rulers.slice(0, runs(1, rulers.length))) {
       const options = { ...usual, ruler };
       for (const one of answer(fitting, parsePurpose('45 x 40 x 25'), options).filter(isSized)) {
         if (one.decided.kind === 'fingers') continue;

@@ -18,7 +18,7 @@ import {
 } from '../../src/index';
 import { expectPaper, paperOf } from '../paper-laws';
 import { pointOf } from '../forms/points';
-import { runs } from '../runs';
+import { runs, someOf } from '../runs';
 
 const THICK_MM = 0.13;
 const ways = FORMS.map(({ id }) => id).flatMap((id) => waysOf(formById(id)).slice(0, 2));
@@ -63,7 +63,7 @@ function expectSame(followed: Folded, fresh: Folded): void {
 }
 
 describe('a recording followed on another sheet', () => {
-  it.each(ways.map((way) => [way.pieceId, way.lengths.join(', ') || 'folding alone', way] as const))(
+  it.each(someOf(ways, 20).map((way) => [way.pieceId, way.lengths.join(', ') || 'folding alone', way] as const))(
     '%s, %s: where it is followed it is what folding anew gives, and every pose of it is paper',
     (_id, _lengths, way) => {
       const structures: Folded[] = [];
@@ -101,9 +101,12 @@ describe('a recording followed on another sheet', () => {
   );
 
   it.each(
-    FORMS.map(({ id }) => id)
-      .flatMap((id) => waysOf(formById(id)).slice(0, 2))
-      .flatMap((way) => way.lengths.map((key, k) => [way.pieceId, key, way, k] as const)),
+    someOf(
+      FORMS.map(({ id }) => id)
+        .flatMap((id) => waysOf(formById(id)).slice(0, 2))
+        .flatMap((way) => way.lengths.map((key, k) => [way.pieceId, key, way, k] as const)),
+      14,
+    ),
   )(
     '%s: as “%s” grows, it is followed up to each jump of the structure, and beyond from the next',
     (_id, _key, way, k) => {
@@ -188,7 +191,7 @@ describe('a recording followed on another sheet', () => {
 });
 
 describe('a hand that misses, following a followed recording', () => {
-  it.each(ways.map((way) => [way.pieceId, way.lengths.join(', ') || 'folding alone', way] as const))(
+  it.each(someOf(ways, 20).map((way) => [way.pieceId, way.lengths.join(', ') || 'folding alone', way] as const))(
     '%s, %s: misses as it does after the piece folded anew',
     (_id, _lengths, way) =>
       fc.assert(

@@ -41,7 +41,7 @@ describe.each(FORMS.map(({ id }) => id))('%s', (id) => {
     fc.assert(
       fc.property(sheet, fc.nat(7 ** 4), (s, seed) => {
         const { folding } = made(id, s, someParams(id, s, seed));
-        const poses = new Set<Pose>(folding.steps.flatMap((step) => step.poses));
+        const poses = new Set<Pose>([...folding.steps, ...(folding.uses ?? [])].flatMap((step) => step.poses));
         for (const pose of [folding.finished, folding.open, folding.flat]) if (pose) poses.add(pose);
         const { widthMm, heightMm } = sheetOf(id, s);
         const whole = widthMm * heightMm;
@@ -57,7 +57,8 @@ describe.each(FORMS.map(({ id }) => id))('%s', (id) => {
   it('keeps the order of layers that hang together unbent, at every step', () =>
     fc.assert(
       fc.property(sheet, fc.nat(7 ** 4), (s, seed) => {
-        for (const { poses } of made(id, s, someParams(id, s, seed)).folding.steps)
+        const { steps, uses = [] } = made(id, s, someParams(id, s, seed)).folding;
+        for (const { poses } of [...steps, ...uses])
           poses.slice(1).forEach((after, k) => {
             if (paperOf(after) > 0.999 * paperOf(poses[k])) expectKeptOrder(poses[k], after);
           });
@@ -66,7 +67,8 @@ describe.each(FORMS.map(({ id }) => id))('%s', (id) => {
     ));
 
   it('says at every step what to do, what to see and how to mend a slip', () => {
-    const { steps } = made(id, 150).folding;
+    const { steps: folded, uses = [] } = made(id, 150).folding;
+    const steps = [...folded, ...uses];
     expect(new Set(steps.map((s) => s.id)).size).toBe(steps.length);
     for (const name of [...steps.map((s) => s.id), ...entriesOf(formById(id), {}).map(({ key }) => key)])
       expect(name).toMatch(/^[a-z0-9][a-z0-9-]*$/);

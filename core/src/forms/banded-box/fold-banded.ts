@@ -15,7 +15,7 @@ export function fold(hand: Hand, sheet: Sheet, params: BandedBoxParams, unit?: S
   const { u, b, h, x3, x4, y1, y2, on } = frame;
   const measured = params.halfBandMm !== null || params.heightMm !== null;
   const words = bandedWords(measured ? { bandMm: b, pleatMm: 2 * b, baseMm: y1, heightMm: h, rimMm: y2 } : null, unit);
-  const { steps, step, use } = recordSteps(hand);
+  const { steps, uses, step, use } = recordSteps(hand);
   const { onto, through, measured: byRuler, line } = atHand(hand);
   const centre = on(0, 0);
   const [right, left, far, near] = [on(8 * u, 0), on(-8 * u, 0), on(0, 8 * u), on(0, -8 * u)];
@@ -196,7 +196,7 @@ export function fold(hand: Hand, sheet: Sheet, params: BandedBoxParams, unit?: S
   use(BANDED_USE.opened, { view: 'space', arrows: tugs }, [closed, stoodOpen]);
   const tucks = [far, near].map((grip) => ({ kind: 'tuck' as const, grip }));
   use(BANDED_USE.kept, { view: 'space', arrows: tucks }, [stoodOpen, closed]);
-  return { steps, finished: hand.pose, open };
+  return { steps, uses, finished: hand.pose, open };
 }
 
 /** How the lid lies: the far point within the near band, the near point over the far band, the side flaps under both. */

@@ -13,7 +13,7 @@ export function fold(kind: CanoeKind, hand: Hand, sheet: Sheet, { wallDeg }: Can
   const frame = frameOf(sheet);
   const { width, length, h, half } = frame;
   const words = canoeWords(kind.turn, length > 1.2071 * width);
-  const { steps, step, use } = recordSteps(hand);
+  const { steps, uses, step, use } = recordSteps(hand);
   const mid = width / 2;
   const [foot, head] = [point(mid, 0), point(mid, length)];
   const keel = () => lineThrough(hand.at(foot), hand.at(head));
@@ -148,7 +148,7 @@ export function fold(kind: CanoeKind, hand: Hand, sheet: Sheet, { wallDeg }: Can
   use(BOAT_USE.load, { view: 'space', arrows: [{ kind: 'push-in', grip: point(mid, length / 2) }] });
   use(BOAT_USE.away, { view: 'space', arrows: walls('push-in') }, [stood, kept]);
   use(BOAT_USE.setUp, { view: 'space', arrows: walls('lift') }, [kept, stood]);
-  return { steps, finished: hand.pose, flat };
+  return { steps, uses, finished: hand.pose, flat };
 }
 
 /** Raises the walls of a turned boat that lies walls up. */

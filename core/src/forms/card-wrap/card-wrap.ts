@@ -16,7 +16,7 @@ function fold(hand: Hand, sheet: Sheet, params: CardWrapParams, unit?: ShownUnit
   const wrap = wrapOf(sheet, params);
   const { corners, centre } = wrap;
   const { widthMm, heightMm } = sizeOf(sheet);
-  const { steps, step, use } = recordSteps(hand);
+  const { steps, uses, step, use } = recordSteps(hand);
   const diagonal = params.layout === 'diagonal';
   // Where each flap is taken hold of: a corner of the sheet, or the middle of an edge.
   const grips: readonly Point[] = diagonal
@@ -96,7 +96,7 @@ function fold(hand: Hand, sheet: Sheet, params: CardWrapParams, unit?: ShownUnit
           if (one.id === words.fourth.id) return { ...one, ...unsealed(words.fourth) };
           return one.id === tipWords(last, true).id ? { ...one, ...tipWords(last, true) } : one;
         });
-  return { steps: said, finished: hand.pose, open };
+  return { steps: said, uses, finished: hand.pose, open };
 }
 
 /** A wrap for a flat card from whatever sheet there is, the card itself being the ruler. */

@@ -29,7 +29,7 @@ export function fold(hand: Hand, sheet: Sheet, { mirror, thirds }: ClosingCubePa
   const frame = frameOf(sheet, mirror);
   const { at } = frame;
   const { onto, through } = atHand(hand);
-  const { steps, step, use } = recordSteps(hand);
+  const { steps, uses, step, use } = recordSteps(hand);
   const sixth = (x: number, y: number): Point => on(x / 6, y / 6);
   const crease = (name: string, p: Point, target: Point, pause = false): void => {
     hand.valley(name, onto(p, target));
@@ -175,5 +175,5 @@ export function fold(hand: Hand, sheet: Sheet, { mirror, thirds }: ClosingCubePa
   use(CUBE_USE.opened, { view: 'space', arrows: tugs }, [closed, opened]);
   const pushes = SIDES.map((k) => ({ kind: 'push-in' as const, grip: at(k, [0.2, 0.2]) }));
   use(CUBE_USE.kept, { view: 'space', arrows: pushes }, [opened, closed]);
-  return { steps, finished: hand.pose, open };
+  return { steps, uses, finished: hand.pose, open };
 }

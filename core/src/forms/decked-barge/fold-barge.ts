@@ -11,7 +11,7 @@ import { bargeWords } from './words';
 /** The moves of the barge. */
 export function fold(hand: Hand, sheet: Sheet, params: DeckedBargeParams, unit?: ShownUnit): Folding {
   const frame = frameOf(sheet, params);
-  const { at, side, g, h, b, d } = frame;
+  const { at, g, h, b, d } = frame;
   const ruled = params.sideMm !== null || params.deckMm !== null;
   const words = bargeWords({ ...frame, ruled, tabs: params.tabs, bow: params.bow }, unit);
   const { onto, through } = atHand(hand);

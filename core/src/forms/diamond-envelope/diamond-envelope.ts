@@ -43,7 +43,7 @@ function fold(hand: Hand, sheet: Sheet, params: DiamondEnvelopeParams, unit?: Sh
   const k = shareOf(side, widthMm);
   const marked = widthMm !== null || thirds === 'ruler';
   const words = diamondWords(marked ? k * side : null, flap, unit);
-  const { steps, step, use } = recordSteps(hand);
+  const { steps, uses, step, use } = recordSteps(hand);
   const { through, onto } = atHand(hand);
   const [near, right, far, left, centre] = [on(0, 0), on(1, 0), on(1, 1), on(0, 1), on(0.5, 0.5)];
 
@@ -87,7 +87,7 @@ function fold(hand: Hand, sheet: Sheet, params: DiamondEnvelopeParams, unit?: Sh
   const closed = hand.remembered();
   use(DIAMOND_USE.opened, { arrows: [{ kind: 'unfold', grip: far }] }, [closed, opened]);
   use(DIAMOND_USE.kept, { arrows: [{ kind: 'fold', grip: far }] }, [opened, closed]);
-  return { steps, finished: hand.pose, open };
+  return { steps, uses, finished: hand.pose, open };
 }
 
 /** A flat sleeve for a card: four triangles that meet, two of them tucked into each other. */

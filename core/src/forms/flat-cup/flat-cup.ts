@@ -34,7 +34,7 @@ const K = Math.SQRT2 - 1;
 function fold(hand: Hand, sheet: Sheet, { front, back, mark }: FlatCupParams): Folding {
   const { side, on } = squareFrame(sheet);
   const { onto, line } = atHand(hand);
-  const { steps, step, use } = recordSteps(hand);
+  const { steps, uses, step, use } = recordSteps(hand);
   const [near, right, far, left] = [on(0, 0), on(1, 0), on(1, 1), on(0, 1)];
 
   step(words.turn, { arrows: [{ kind: 'rotate', grip: right }] }, () => hand.rotate(45));
@@ -111,7 +111,7 @@ function fold(hand: Hand, sheet: Sheet, { front, back, mark }: FlatCupParams): F
     use(CUP_USE.opened, { arrows: [{ kind: 'unfold', grip: far }] }, [kept, opened]);
     use(CUP_USE.kept, { arrows: [{ kind: front === 'tucked' ? 'tuck' : 'fold', grip: far }] }, [opened, kept]);
   }
-  return { steps, finished: hand.pose, open };
+  return { steps, uses, finished: hand.pose, open };
 }
 
 /** A cup or pouch that folds flat, without a raw edge below its rim. */

@@ -19,7 +19,7 @@ export function fold(hand: Hand, sheet: Sheet, params: DishParams, unit?: ShownU
   const { side, w, at } = frame;
   const { on } = squareFrame(sheet);
   const words = dishWords(params.wallMm, unit);
-  const { steps, step, use } = recordSteps(hand);
+  const { steps, uses, step, use } = recordSteps(hand);
   const { onto } = atHand(hand);
   const [near, right, far, left, centre] = [on(0, 0), on(1, 0), on(1, 1), on(0, 1), on(0.5, 0.5)];
   const opened = (name: string, p: Point, target: Point, pause = false): void => {
@@ -243,5 +243,5 @@ export function fold(hand: Hand, sheet: Sheet, params: DishParams, unit?: ShownU
   const stood = hand.remembered();
   use(DISH_USE.away, { view: 'space', arrows: [{ kind: 'push-in', grip: centre }] }, [stood, packed]);
   use(DISH_USE.setUp, { view: 'space', arrows: [{ kind: 'push-in', grip: centre }] }, [packed, stood]);
-  return { steps, finished: hand.pose, flat };
+  return { steps, uses, finished: hand.pose, flat };
 }

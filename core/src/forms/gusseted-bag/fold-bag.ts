@@ -17,7 +17,7 @@ export function fold(hand: Hand, sheet: Sheet, params: BagParams, unit?: ShownUn
   const { pleatMm, top, join } = params;
   const pleats = pleatsOf(params, a);
   const words = bagWords({ seamMm: o, foldUpMm: f, lapMm: q, flapMm: l, pleatMm, pleats, top, join }, unit);
-  const { steps, step, use } = recordSteps(hand);
+  const { steps, uses, step, use } = recordSteps(hand);
   const { through, measured } = atHand(hand);
   const mid = width / 2;
   const back = point(mid, 0.6 * height);
@@ -166,5 +166,5 @@ export function fold(hand: Hand, sheet: Sheet, params: BagParams, unit?: ShownUn
   // Pleats are opened and closed again by their own step.
   if (!pleats) use(BAG_USE.setUp, { view: 'space', arrows: sides('pull-out') }, [kept, stood]);
   use(BAG_USE.emptied, { view: 'space', arrows: sides('push-in') }, pleats ? undefined : [stood, kept]);
-  return { steps, finished, flat, open: finished };
+  return { steps, uses, finished, flat, open: finished };
 }

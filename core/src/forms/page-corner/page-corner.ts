@@ -40,7 +40,7 @@ function faceBand({ rooms: [{ sizes }] }: FormSizes): PrintedPart {
 function fold(hand: Hand, sheet: Sheet, { panel }: PageCornerParams): Folding {
   const { on } = squareFrame(sheet);
   const { onto, through } = atHand(hand);
-  const { steps, step, use } = recordSteps(hand);
+  const { steps, uses, step, use } = recordSteps(hand);
   const [near, right, far, left, centre] = [on(0, 0), on(1, 0), on(1, 1), on(0, 1), on(0.5, 0.5)];
   const wing = (name: string, corner: typeof right): void => hand.valley(`${name} wing`, onto(corner, far));
 
@@ -89,7 +89,7 @@ function fold(hand: Hand, sheet: Sheet, { panel }: PageCornerParams): Folding {
       () => undefined,
     );
   use(PAGE_CORNER_USE.use, { arrows: [{ kind: 'push-in', grip: on(0.5, 0.5) }] });
-  return { steps, finished: hand.pose };
+  return { steps, uses, finished: hand.pose };
 }
 
 /** A pocket that slips over the corner of a page. */

@@ -49,7 +49,7 @@ export function assembleTidy(made: ReadonlyMap<string, MadeEntry>, params: SixTu
   const glued = (a: BodyRef, b: BodyRef): Joint => ({ kind: 'glued', a: wall(a, 0.6), b: wall(b, 0.4) });
   const joints = units.slice(1).map(({ ref }, k) => glued(units[k].ref, ref));
   if (units.length === 6) joints.push(glued(units[5].ref, units[0].ref));
-  const steps = units.slice(1).map(({ ref }, k): AssemblyStep => {
+  const steps = units.slice(1).map((_, k): AssemblyStep => {
     const last = k === units.length - 2;
     const before = units.slice(0, k + 2);
     return {

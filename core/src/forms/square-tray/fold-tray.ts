@@ -29,7 +29,7 @@ export function foldTray(hand: Hand, sheet: Sheet, part: TrayPart, wallMm: numbe
   const { side, h, b, m, on } = frame;
   refuseUnsuited('Walls', h, wallLimits(side), side);
   const words = trayWords(part, wallMm, unit);
-  const { steps, step, use } = recordSteps(hand);
+  const { steps, uses, step, use } = recordSteps(hand);
   const { measured } = atHand(hand);
   const corner = {
     nearLeft: point(0, 0),
@@ -176,5 +176,5 @@ export function foldTray(hand: Hand, sheet: Sheet, part: TrayPart, wallMm: numbe
     view: 'space',
     arrows: [on(-m, 0), on(m, 0)].map((grip) => ({ kind: 'lift', grip })),
   });
-  return { steps, finished: hand.pose };
+  return { steps, uses, finished: hand.pose };
 }

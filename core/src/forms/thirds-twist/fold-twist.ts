@@ -24,7 +24,7 @@ export const T = 1 / 3;
 export function fold(hand: Hand, sheet: Sheet, { thirds }: ThirdsTwistParams, unit?: ShownUnit): Folding {
   const { side, on } = squareFrame(sheet);
   const { through, onto, measured } = atHand(hand);
-  const { steps, step, use } = recordSteps(hand);
+  const { steps, uses, step, use } = recordSteps(hand);
   const words = twistWords(thirds, side / 3, unit);
   /** A point of the sheet, turned by quarter turns about its middle. */
   const turned = (k: number, x: number, y: number): Point => turnedPart(([u, v]) => on(u, v), k, 1)([x, y]);
@@ -223,5 +223,5 @@ export function fold(hand: Hand, sheet: Sheet, { thirds }: ThirdsTwistParams, un
   const closed = hand.remembered();
   use(TWIST_USE.opened, { arrows: [{ kind: 'pull-out', grip: turned(1, 0, 0) }] }, [closed, opened]);
   use(TWIST_USE.kept, { arrows: [0, 3, 2, 1].map((k) => ({ kind: 'fold', grip: turned(k, 0, 0) })) }, [opened, closed]);
-  return { steps, finished: hand.pose, flat };
+  return { steps, uses, finished: hand.pose, flat };
 }

@@ -19,7 +19,7 @@ export function fold(hand: Hand, sheet: Sheet, params: TuckFlapParams, unit?: Sh
     params.marks,
     unit,
   );
-  const { steps, step, use } = recordSteps(hand);
+  const { steps, uses, step, use } = recordSteps(hand);
   const { measured: byRuler, onto, edgeOnto, line } = atHand(hand);
   /** A level crease through marks on both side edges, each as far up from another level. */
   const level = (name: string, y: number, from: number, moving: Point): Alignment =>
@@ -161,5 +161,5 @@ export function fold(hand: Hand, sheet: Sheet, params: TuckFlapParams, unit?: Sh
   const closed = hand.remembered();
   use(TUCK_USE.opened, { arrows: [{ kind: 'pull-out', grip: on(0.5, 1) }] }, [closed, opened]);
   use(TUCK_USE.kept, { arrows: [{ kind: 'tuck', grip: on(0.5, 1) }] }, [opened, closed]);
-  return { steps, finished: hand.pose, open };
+  return { steps, uses, finished: hand.pose, open };
 }

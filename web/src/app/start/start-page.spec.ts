@@ -39,12 +39,12 @@ describe('the start', () => {
     ];
     const before = { text: '120 ml', purpose: parsePurpose('120 ml'), askedAt: '2026-11-05T10:00:00.000Z' };
     const there = (): boolean => bench.text.includes('On the table') && bench.text.includes('Asked before');
-    for (let k = 0; k < 60 && !(there() && bench.host.querySelectorAll('oc-start-ideas svg').length >= 6); k++) {
+    for (let k = 0; k < 60 && !(there() && bench.host.querySelectorAll('oc-start-ideas svg').length >= 11); k++) {
       bench.answer('GET', '/api/jobs', jobs);
       for (const asked of bench.http.match('/api/recent')) asked.flush([before]);
       await bench.settle(100);
     }
-    expect(bench.host.querySelectorAll('oc-start-ideas oc-drawing svg')).toHaveLength(6);
+    expect(bench.host.querySelectorAll('oc-start-ideas oc-drawing svg')).toHaveLength(11);
     expect(bench.find('a[href$="/fold"]').textContent).toContain('Watch parts');
     expect(bench.text).not.toContain('Planned');
     // Each example answers when it is pressed.

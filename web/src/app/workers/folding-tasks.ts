@@ -207,7 +207,10 @@ export const foldingTasks = {
 
   /** All steps of a form at a sheet, ready to be shown. */
   formSteps({ unit, looking, ...asked }: FormStepsAsked): ShownSteps {
-    return attempt(() => shownSteps(madeForm(asked, unit).folding.steps, looking));
+    return attempt(() => {
+      const { steps, uses = [] } = madeForm(asked, unit).folding;
+      return shownSteps([...steps, ...uses], looking);
+    });
   },
 };
 

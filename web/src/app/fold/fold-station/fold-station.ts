@@ -138,7 +138,8 @@ export class FoldStation {
   protected readonly canSpeak = typeof speechSynthesis !== 'undefined';
 
   private readonly shownAs = computed(() => {
-    const entry = this.entry();
+    // Once all is folded, how the first of it is used.
+    const entry = this.entry() ?? (this.allDone() ? this.inHand.make().make.entries[0] : null);
     if (!entry) return null;
     const { pieceId, sheet, params, thicknessMm } = entry;
     return {
@@ -160,6 +161,10 @@ export class FoldStation {
     const folded = this.folded();
     return folded?.ok ? folded.value : null;
   });
+  /** Steps of its use, once all is folded. */
+  protected readonly uses = computed(() =>
+    this.allDone() ? (this.steps()?.slice(this.order()?.entries[0].steps.length) ?? []) : [],
+  );
   protected readonly sizes = toSignal(
     toObservable(computed(() => (this.measures() ? JSON.stringify(this.entry()) : null))).pipe(
       this.troubles.asking(() => {

@@ -12,6 +12,8 @@ describe('choosing another form for a job', () => {
 
   it('shows all that do it, the one that was taken first, and takes another with purpose and paper', async () => {
     const b = await show();
+    [...b.host.querySelectorAll('button')].find((button) => /Show \d+ more/.test(button.textContent))?.click();
+    await b.settle();
     const rows = [...b.host.querySelectorAll('oc-answer-row')];
     expect(rows.length).toBeGreaterThan(3);
     expect(rows[0].textContent).toContain('Square tray');
