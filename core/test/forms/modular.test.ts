@@ -53,8 +53,9 @@ describe('six-tube tidy', () => {
       expect([...entries.values()].reduce((sum, { entry }) => sum + entry.copies, 0)).toBe(6);
       expect(assembly.joints.filter(({ kind }) => kind === 'glued')).toHaveLength(6);
       expect(() => proveState(closed, assembly.joints)).not.toThrow();
+      // Five are glued to the one before; then it is used.
       const ends = putTogether(assembly.steps);
-      expect(ends).toHaveLength(5);
+      expect(ends.map(({ id }) => id)).toEqual([2, 3, 4, 5, 6].map((k) => `unit-${k}-to-the-ring`).concat('use'));
     },
   );
 
@@ -68,6 +69,8 @@ describe('six-tube tidy', () => {
         base: { sheet: { widthMm: 91, heightMm: 78.8 }, thicknessMm: 0.3 },
       },
     });
+    expect(assembly.steps.slice(-3).map(({ id }) => id)).toEqual(['strips-in', 'card-beneath', 'use']);
+    expect(() => putTogether(assembly.steps)).not.toThrow();
     expect(assembly.states.closed.map(({ ref }) => ref.entry).sort()).toEqual([
       'base',
       ...Array<string>(6).fill('strip'),

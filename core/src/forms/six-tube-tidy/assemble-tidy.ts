@@ -69,8 +69,37 @@ export function assembleTidy(made: ReadonlyMap<string, MadeEntry>, params: SixTu
       ),
     };
   });
-  const closed = [...units, ...strips.map(({ body }) => body), ...cardUnder(made, units)];
-  return { states: { closed }, joints: [...joints, ...strips.map(({ joint }) => joint)], steps };
+  const card = cardUnder(made, units);
+  const closed = [...units, ...strips.map(({ body }) => body), ...card];
+  const all = [...joints, ...strips.map(({ joint }) => joint)];
+  const puts = closed.map(({ ref: own, shape, motion }) => ({ ref: own, pose: shape as never, motion }));
+  const last = (id: string, title: string, words: string): AssemblyStep => ({ id, title, words, puts, joints: all });
+  if (strips.length)
+    steps.push(
+      last(
+        'strips-in',
+        'A strip into each window',
+        'Bow a strip a little and slide it from its window in between the wall and the flaps, first one end and then the other, until the same shows on both sides.',
+      ),
+    );
+  if (card.length)
+    steps.push(
+      last(
+        'card-beneath',
+        'The card beneath',
+        'Put a thin line of glue round the lower rims, set the ring on the middle of the card and leave it standing until it is dry.',
+      ),
+    );
+  steps.push(
+    last(
+      'use',
+      'Fill it and lift it',
+      `Share out what stands in it over all tubes, long things opposite each other: all on one side it tips sooner. Lift it with both hands round the ring, never by one wall${
+        card.length ? '' : '; what stands in it stays on the table'
+      }. A joint that opens is glued again and pressed until it holds.`,
+    ),
+  );
+  return { states: { closed }, joints: all, steps };
 }
 
 /** Axes as a motion: where the sheet's own axes come to point, and its origin to lie. */

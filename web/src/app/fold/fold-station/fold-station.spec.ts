@@ -53,6 +53,8 @@ describe('folding at the table', () => {
     await press(last.b, 'ArrowRight');
     expect(heading(last.b)).toBe('It is folded');
     expect(last.b.text).toContain('Put over each other: Lid with ears over Tray.');
+    for (let k = 0; k < 60 && !last.b.host.querySelector('.use'); k++) await last.b.settle(60);
+    expect(last.b.find('.use h3').textContent).toBe('Fill and carry it');
     expect(last.b.find('a[href$="/record"]').getAttribute('href')).toBe(`/jobs/${last.job.id}/record`);
   });
 
