@@ -10,7 +10,7 @@ export interface Asked {
   readonly measured: string;
 }
 
-/** Every form of the shelf with something that it does. */
+/** Every form of one piece with something that it does. */
 export const ASKED: readonly Asked[] = [
   { form: 'Square tray', holds: '60 x 45 x 22', measured: 'Inside, long' },
   { form: 'Diamond envelope', holds: 'card 90 x 60', measured: 'Pocket, wide' },
@@ -26,6 +26,16 @@ export const ASKED: readonly Asked[] = [
   { form: 'Pointed canoe', holds: 'load 20 g', measured: 'Floor, long' },
   { form: 'Long canoe', holds: 'load 20 g', measured: 'Floor, long' },
   { form: 'Pod boat', holds: 'load 20 g', measured: 'Floor, long' },
+  { form: 'Table sailboat', holds: 'place card 85 x 55', measured: 'Pocket for a card, deep' },
+  { form: 'Triangular purse', holds: '44 x 26 x 16', measured: 'Inside, long' },
+  { form: 'Twist pouch', holds: 'card 85 x 54', measured: 'Pocket, across' },
+  { form: 'Strap buckle', holds: 'strap 25 x 2', measured: 'Tunnel, wide inside' },
+  { form: 'Curled-ear basket', holds: '40 x 40 x 20', measured: 'Inside, long' },
+  { form: 'Decked barge', holds: 'load 20 g', measured: 'Floor, long' },
+  { form: 'Hat boat', holds: 'head 30 cm', measured: 'Hat, high' },
+  { form: 'Bead track', holds: 'bead 8', measured: 'Exit, over the table' },
+  { form: 'Straight bead track', holds: 'bead 8', measured: 'Exit, over the table' },
+  { form: 'Bead catch tray', holds: 'bead 8 exit 9', measured: 'Floor, wide' },
 ];
 
 /** How a hand uses the page. */

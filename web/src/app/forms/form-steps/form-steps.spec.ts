@@ -6,11 +6,14 @@ describe('the steps of a form', () => {
   it('shows every step with its pictures, words, check and slip', async () => {
     const bench = new PageBench(FormSteps, { id: 'page-corner-bookmark' });
     await bench.settle(300);
-    const { steps } = make('page-corner-bookmark', {
+    const { steps: folded, uses = [] } = make('page-corner-bookmark', {
       sheet: { widthMm: 150, heightMm: 150 },
       params: {},
       paper: { thicknessMm: 0.1 },
     }).folding;
+    // How it is used comes last.
+    const steps = [...folded, ...uses];
+    expect(uses.length).toBeGreaterThan(0);
     expect([...bench.host.querySelectorAll('h2')].map((h) => h.textContent)).toEqual(
       steps.map(({ title }, k) => `${k + 1}. ${title}`),
     );
