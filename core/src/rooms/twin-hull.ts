@@ -9,8 +9,8 @@ type Sizes = Readonly<Record<Key, number>>;
 const WATER = 0.001;
 /** It is loaded until so much of its depth is under water: nine tenths, for what it carries goes with the cube. */
 export const TWIN_LOADED = 0.9;
-/** The paper's own centre over its lowest points, as a share of its height: from the faces of the boat at 60 degrees. */
-const PAPER_CENTRE = 0.26;
+/** The paper's own centre over its lowest points, as a share of its height: as measured on the boat in its usual spread. */
+export const PAPER_CENTRE_TWIN = 0.278;
 /** Less than this over its weights, a metacentre does not hold a boat upright against a child's finger, in mm. */
 const LEAST_STABILITY_MM = 2;
 
@@ -51,7 +51,7 @@ export const TWIN_HULL = roomKind('twin-hull', KEYS, {
         'metacentre over the weights',
         (sizes, asked) => {
           const grams = purpose.grams + paperG(asked);
-          const weights = (purpose.grams * purpose.centreMm + paperG(asked) * PAPER_CENTRE * sizes.topMm) / grams;
+          const weights = (purpose.grams * purpose.centreMm + paperG(asked) * PAPER_CENTRE_TWIN * sizes.topMm) / grams;
           return metacentre(sizes, Math.min(sizes.depthMm, draught(sizes, grams))) - weights;
         },
         LEAST_STABILITY_MM,

@@ -1,5 +1,16 @@
 import * as fc from 'fast-check';
-import { afloat, HAT, HULL, hullOf, make, placedOutline, TWIN_HULL, twinVolume } from '../../src/index';
+import {
+  afloat,
+  centreOfWeight,
+  HAT,
+  HULL,
+  hullOf,
+  make,
+  PAPER_CENTRE_TWIN,
+  placedOutline,
+  TWIN_HULL,
+  twinVolume,
+} from '../../src/index';
 import { lengthOf, made, roomIn, sheet } from './made';
 
 describe('decked barge', () => {
@@ -43,6 +54,14 @@ describe('decked barge', () => {
 });
 
 describe('hat boat', () => {
+  it('has the weight of its paper as high as its stability takes it to be', () => {
+    const boat = made('hat-boat', 200, { stage: 'boat' });
+    const { finished } = boat.folding;
+    const keel = Math.min(...finished.pattern.faces.flatMap((_, f) => placedOutline(finished, f).map(({ z }) => z)));
+    const share = (centreOfWeight(finished).z - keel) / roomIn(TWIN_HULL, boat).topMm;
+    expect(share).toBeCloseTo(PAPER_CENTRE_TWIN, 3);
+  });
+
   /** From its lowest points to the middle of the rim, in short sides, so far pulled and spread: the fact sheet's formula. */
   const depthAt = (pullDeg: number, spreadDeg: number): number => {
     const [pull, spread] = [pullDeg, spreadDeg].map((deg) => (deg * Math.PI) / 180);

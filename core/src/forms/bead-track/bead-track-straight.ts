@@ -1,7 +1,6 @@
 import * as z from 'zod';
 import { onParts } from '../../folding/crease-rows';
 import type { Hand } from '../../folding/hand';
-import { whereIs } from '../../folding/pose';
 import type { ShownUnit } from '../../measure/format-length';
 import type { Sheet } from '../../paper/sheet';
 import { SMALL_PARTS } from '../../purpose/cautions';
@@ -146,12 +145,5 @@ export const straightBeadTrack: Form<StraightTrackParams> = {
   },
   entries: (params) => withTray('bead-track-straight', params),
   assemble: (made, params) =>
-    assembleWithTray(made, ({ folding, sheet }) => {
-      const corners = straightCorners(straightTrack(stripsOf(params.strips), params.body));
-      const { on } = squareFrame(sheet);
-      const [exit, high] = [corners[0], corners[corners.length - 1]].map(({ turn }) =>
-        whereIs(folding.finished, on(...turn)),
-      );
-      return { exit, high };
-    }),
+    assembleWithTray(made, straightCorners(straightTrack(stripsOf(params.strips), params.body))),
 };

@@ -1,7 +1,6 @@
 import * as z from 'zod';
 import { onParts } from '../../folding/crease-rows';
 import type { Hand } from '../../folding/hand';
-import { whereIs } from '../../folding/pose';
 import type { ShownUnit } from '../../measure/format-length';
 import type { Sheet } from '../../paper/sheet';
 import { SMALL_PARTS } from '../../purpose/cautions';
@@ -160,13 +159,5 @@ export const taperedBeadTrack: Form<TaperedTrackParams> = {
     return measureTrack(folding, ([u, v]) => on(u, v), taperedCorners(trackOf(params)), BEAD_SHARE, thicknessMm);
   },
   entries: (params) => withTray('bead-track', params),
-  assemble: (made, params) =>
-    assembleWithTray(made, ({ folding, sheet }) => {
-      const corners = taperedCorners(trackOf(params));
-      const { on } = squareFrame(sheet);
-      const [exit, high] = [corners[0], corners[corners.length - 1]].map(({ turn }) =>
-        whereIs(folding.finished, on(...turn)),
-      );
-      return { exit, high };
-    }),
+  assemble: (made, params) => assembleWithTray(made, taperedCorners(trackOf(params))),
 };

@@ -1,12 +1,14 @@
 import * as z from 'zod';
 import type { Assembly } from '../../assembly/assembly';
-import { placedOutline, type Pose } from '../../folding/pose';
+import { placedOutline, type Pose, whereIs } from '../../folding/pose';
 import { IDENTITY, type Transform } from '../../folding/transform';
 import type { Point3 } from '../../measure/vector3';
 import { catching } from '../../rooms/catch';
 import { GUTTER } from '../../rooms/gutter';
+import { squareFrame } from '../at-hand';
 import { choice } from '../choice';
 import type { Entry, FormSizes, MadeEntry } from '../form';
+import type { Corners } from './stance';
 
 /** A track by itself, or with the tray that catches its beads. */
 export const tray = z.enum(['none', 'with']).default('none');
@@ -48,16 +50,15 @@ export function withTray(
 const cornersOf = (pose: Pose): Point3[] => pose.pattern.faces.flatMap((_, f) => placedOutline(pose, f));
 
 /** The tray at the low end of the track, its lip before the corner that the beads leave by. */
-export function assembleWithTray(
-  made: ReadonlyMap<string, MadeEntry>,
-  exitOf: (track: MadeEntry) => { readonly exit: Point3; readonly high: Point3 },
-): Assembly {
+export function assembleWithTray(made: ReadonlyMap<string, MadeEntry>, stance: readonly Corners[]): Assembly {
   const track = made.get('track')!;
   const pose = track.folding.finished;
   const bodies = [{ ref: { entry: 'track', copy: 0 }, shape: pose, motion: IDENTITY }];
   const beside = made.get('tray');
   if (beside) {
-    const { exit, high } = exitOf(track);
+    const { on } = squareFrame(track.sheet);
+    // The corners of the gutter at its low and at its high end.
+    const [exit, high] = [stance[0], stance[stance.length - 1]].map(({ turn }) => whereIs(pose, on(...turn)));
     const own = beside.folding.finished;
     const corners = cornersOf(own);
     const span = (axis: 'x' | 'y'): readonly [number, number] => {

@@ -20,7 +20,7 @@ describe('the forms place', () => {
     expect(names(bench)).not.toContain('Pointed canoe');
     await bench.choose('Sheet', 'oblong');
     expect(names(bench)).toEqual(['Card wrap', 'Gusseted bag']);
-    await bench.choose('Glue', 'not needed');
+    await bench.choose('Glue', 'none');
     expect(names(bench)).toEqual([]);
     bench.button('Show all forms').click();
     await bench.settle();

@@ -39,8 +39,8 @@ export class FormsPage {
     { id: 'oblong', name: 'oblong' },
   ];
   protected readonly glues: readonly Choice<Adhesive>[] = [
-    { id: 'any', name: 'if need be' },
-    { id: 'none', name: 'not needed' },
+    { id: 'any', name: 'any' },
+    { id: 'none', name: 'none' },
   ];
   protected readonly skills: readonly Choice<Skill>[] = [
     { id: 3, name: 'any' },

@@ -85,8 +85,8 @@ const CLOSINGS = [
   { id: 'open', name: 'open' },
 ] as const;
 const GLUES = [
-  { id: 'any', name: 'if need be' },
-  { id: 'none', name: 'not needed' },
+  { id: 'any', name: 'any' },
+  { id: 'none', name: 'none' },
 ] as const;
 const SKILLS = [
   { id: MOST_SKILL, name: 'any' },
