@@ -1,3 +1,4 @@
+import { UNSAID } from '@odd-corner/contract';
 import { test as base } from '@playwright/test';
 import { randomUUID } from 'node:crypto';
 import { RunningWorkshop } from './running-workshop';
@@ -65,6 +66,7 @@ export async function addPaper(
       colourBack: '#f7f2e4',
       price: null,
       foodSafe: 'unknown',
+      ...UNSAID,
       ...more,
     }),
   });

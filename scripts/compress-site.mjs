@@ -3,7 +3,7 @@ import { readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { extname, join } from 'node:path';
 import { brotliCompressSync, constants, gzipSync } from 'node:zlib';
 
-const TEXT = new Set(['.js', '.css', '.html', '.svg', '.json', '.txt']);
+const TEXT = new Set(['.js', '.css', '.html', '.svg', '.json', '.txt', '.wasm']);
 const LEAST_BYTES = 1000;
 
 export function compressSite(dir) {

@@ -2,6 +2,7 @@
  * The server under load: first pages of long lists, then 200 requests a second, reading and writing. The time of one fsync on
  * this disk is printed beside it: a write waits for at least one. Run by `npm run bench:server` after a build.
  */
+import { UNSAID } from '@odd-corner/contract';
 import { demoWorkshop } from '@odd-corner/demo';
 import { randomUUID } from 'node:crypto';
 import { closeSync, fsyncSync, mkdirSync, openSync, rmSync, writeSync } from 'node:fs';
@@ -98,7 +99,7 @@ const headers = { 'content-type': 'application/json' };
 const paper = (): string =>
   JSON.stringify({
     ...{ id: randomUUID(), name: 'Kraft', widthMm: 420, heightMm: 297, count: 5, gsm: 90, kind: 'kraft' },
-    ...{ caliperMm: 0.12, colourFront: '#b98d5b', colourBack: '#b08653', price: null, foodSafe: 'unknown' },
+    ...{ caliperMm: 0.12, colourFront: '#b98d5b', colourBack: '#b08653', price: null, foodSafe: 'unknown', ...UNSAID },
   });
 const written = await atRate(() => timed(`${url}/api/papers`, { method: 'POST', headers, body: paper() }));
 console.log(`writing, ${PER_SECOND} a second: median ${ms(share(written, 0.5))}, p99 ${ms(share(written, 0.99))}`);

@@ -1,18 +1,10 @@
 import * as z from 'zod';
+import { cutRect, straightCut } from './cutting-plan';
 import { slug } from './make';
 import { id } from './shared';
 
-const placeMm = z.number().min(0).max(20_000);
-
-/** A sheet that comes out of a larger one: whose, and where from its near left corner, in mm. */
-export const cutPiece = z.object({
-  entryKey: slug,
-  xMm: placeMm,
-  yMm: placeMm,
-  widthMm: placeMm,
-  heightMm: placeMm,
-  turned: z.boolean(),
-});
+/** A sheet that comes out of a larger one: whose, and where. */
+export const cutPiece = cutRect.extend({ entryKey: slug, turned: z.boolean() });
 
 /** How sheets of the shelf become the sheets of a make: so many of one paper, each cut alike. */
 export const cutPlan = z.object({
@@ -22,6 +14,9 @@ export const cutPlan = z.object({
         paperId: id,
         sheets: z.int().min(1).max(500),
         pieces: z.array(cutPiece).min(1).max(500),
+        /** Neither was kept with the first plans. */
+        cuts: z.array(straightCut).max(1000).optional(),
+        offcuts: z.array(cutRect).max(500).optional(),
       }),
     )
     .min(1)

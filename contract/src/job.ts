@@ -54,6 +54,8 @@ export const jobMake = jobMakeDraft.omit({ chance: true }).extend({
   /** Null in what was kept before anything was told. */
   told: told.nullable(),
   cut: cut.nullable(),
+  /** The cutting plan of several that its sheets are in. */
+  inPlan: z.object({ id, title: name, done: z.boolean() }).nullable(),
   progress: z.array(copyProgress),
 });
 

@@ -43,7 +43,7 @@ export const logAsked = listAsked.extend({
 /** Something removed: it stays in the bin until it is put back or thrown away for good. */
 export const binned = z.object({
   id: z.string(),
-  kind: z.enum(['paper', 'thing', 'job', 'log entry', 'hand']),
+  kind: z.enum(['paper', 'thing', 'job', 'log entry', 'hand', 'cutting plan']),
   title: z.string(),
   removedAt: z.string(),
 });

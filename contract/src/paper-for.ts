@@ -1,6 +1,6 @@
 import type { FoodSafe, SizedForm } from '@odd-corner/core';
 import { found, makeOf } from './make-of';
-import type { Paper } from './paper';
+import { freeOf, type Paper } from './paper';
 import { isWhole, planMake, sheetsFrom } from './plan-make';
 
 /** A paper of the shelf that gives all sheets of an answer, and how many of its own sheets that takes. */
@@ -8,9 +8,6 @@ export interface PaperFor {
   readonly paper: Paper;
   readonly sheets: number;
 }
-
-/** Sheets that no plan of a job keeps. */
-export const freeOf = ({ count, reserved }: Pick<Paper, 'count' | 'reserved'>): number => count - reserved;
 
 const FOOD_ORDER: Readonly<Record<FoodSafe, number>> = { yes: 0, unknown: 1, no: 2 };
 

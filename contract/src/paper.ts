@@ -1,7 +1,7 @@
 import { FOOD_SAFE, PAPER_KINDS } from '@odd-corner/core';
 import * as z from 'zod';
-import { price } from './money';
-import { id, MOST_SHEETS, name, TOO_MANY_SHEETS, version } from './shared';
+import { currency, price } from './money';
+import { id, moment, MOST_SHEETS, name, TOO_MANY_SHEETS, version } from './shared';
 
 const colour = z.string().regex(/^#[0-9a-f]{6}$/i, 'Write a colour as # and six digits.');
 
@@ -37,10 +37,35 @@ export const paperDraft = z.object({
   price: price.nullable(),
   /** Whether it is sold for touching food. */
   foodSafe: z.enum(FOOD_SAFE),
+  /** How many sheets were measured together for the thickness; null where it was one, or none. */
+  stackSheets: z
+    .int('Count whole sheets.')
+    .min(1, 'A stack has one sheet or more.')
+    .max(2000, 'Measure at most 2,000 sheets together.')
+    .nullable(),
+  /** Along which side its grain or pattern runs; null where nobody knows or it does not count. */
+  runs: z.enum(['width', 'height']).nullable(),
+  /** What is printed or torn along each edge and is cut off first, in mm. */
+  marginsMm: z.number().min(0, 'A margin is 0 mm or more.').max(100, 'A margin is at most 100 mm.'),
+  /** As soon as no more are free than this, it is time to buy; null where nobody minds. */
+  lowMark: z.int('Count whole sheets.').min(0, 'A mark is 0 or more.').max(MOST_SHEETS, TOO_MANY_SHEETS).nullable(),
+  /** Where it lies. */
+  place: z.string().trim().max(80, 'Use at most 80 characters.'),
+  /** Whether it is what was left of larger sheets, and of which paper. */
+  offcut: z.boolean(),
+  offcutOf: id.nullable(),
 });
+
+/** What nobody has said of a paper yet. */
+export const UNSAID = {
+  ...{ stackSheets: null, runs: null, marginsMm: 0, lowMark: null, place: '', offcut: false, offcutOf: null },
+} as const satisfies Partial<z.infer<typeof paperDraft>>;
 
 /** As it is sent to be added: its id is made by the sender, so that sending it twice adds it once. */
 export const newPaper = paperDraft.extend({ id });
+
+/** Several papers, all or none of them. */
+export const newPapers = z.object({ papers: z.array(newPaper).min(1).max(500, 'Bring in at most 500 at once.') });
 
 export const paper = paperDraft.extend({
   id,
@@ -52,3 +77,42 @@ export const paper = paperDraft.extend({
 export type PaperDraft = z.infer<typeof paperDraft>;
 export type Paper = z.infer<typeof paper>;
 export type NewPaper = z.infer<typeof newPaper>;
+
+/** Sheets that no plan of a job keeps. */
+export const freeOf = ({ count, reserved }: Pick<Paper, 'count' | 'reserved'>): number => count - reserved;
+
+/** Whether it is time to buy. */
+export const isLow = (row: Pick<Paper, 'count' | 'reserved' | 'lowMark'>): boolean =>
+  row.lowMark !== null && freeOf(row) <= row.lowMark;
+
+export const MOVES = ['begun', 'counted', 'cut', 'put back', 'offcut', 'folded'] as const;
+
+/** Sheets that came or went: more than nothing came, less went. */
+export const paperMove = z.object({
+  /** Null once the paper was thrown away for good. */
+  paperId: id.nullable(),
+  at: moment,
+  why: z.enum(MOVES),
+  sheets: z.int(),
+  /** Of one sheet as it was. */
+  areaMm2: z.number().min(0),
+  /** What was lost of all of them in cutting. */
+  wasteMm2: z.number(),
+});
+
+export type PaperMove = z.infer<typeof paperMove>;
+
+/** How paper came and went in one month. */
+export const paperMonth = z.object({
+  /** Such as 2026-11. */
+  month: z.string().regex(/^\d{4}-\d{2}$/),
+  /** Taken off the shelf to be cut or folded, less what came back as offcuts, in mm². */
+  usedMm2: z.number(),
+  /** Of it what was neither wanted nor worth keeping. */
+  wasteMm2: z.number(),
+  /** What lay on the shelf at its end, at the prices of today. */
+  value: z.array(z.object({ currency, minor: z.number() })),
+  sheets: z.int(),
+});
+
+export type PaperMonth = z.infer<typeof paperMonth>;

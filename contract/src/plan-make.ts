@@ -22,7 +22,7 @@ export interface MakePlan {
 }
 
 /** How many sheets of an entry come from each of its papers, which take turns. */
-function shares(papers: readonly (string | null)[], copies: number): ReadonlyMap<string | null, number> {
+export function shares(papers: readonly (string | null)[], copies: number): ReadonlyMap<string | null, number> {
   const counts = new Map<string | null, number>();
   papers.forEach((id, k) => {
     const own = Math.floor(copies / papers.length) + (k < copies % papers.length ? 1 : 0);
@@ -45,13 +45,22 @@ export function planMake({ entries }: Pick<Make, 'entries'>, count: number, stoc
       const wanted: WantedSheet = {
         outline: sheet,
         mayTurn: !square,
-        ...{ grain: null, side: null, trim: 0, count: share },
+        ...{ grain: null, side: null, trim: 0, count: share, from: null },
       };
       byPaper.set(id, [...(byPaper.get(id) ?? []), { entryKey: key, count: share, sheet: wanted }]);
     }
   const papers = [...byPaper].map(([paperId, all]): PaperPlan => {
     const { version, widthMm, heightMm, free } = stock.find(({ id }) => id === paperId)!;
-    const sheets = { id: paperId, version, size: { widthMm, heightMm }, margins: 0, count: free, offcut: false };
+    const sheets = {
+      id: paperId,
+      version,
+      size: { widthMm, heightMm },
+      margins: 0,
+      count: free,
+      offcut: false,
+      runs: null,
+      cost: null,
+    };
     const planned = planCuts(
       all.map(({ sheet }) => sheet),
       [sheets],

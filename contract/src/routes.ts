@@ -1,10 +1,11 @@
 import * as z from 'zod';
 import { backup, backupNamed } from './backup';
+import { cuttingAnew, cuttingPlan, cutTicked, newCuttingPlan } from './cutting-plan';
 import { folderHand, folderHandDraft, newFolderHand } from './folder-hand';
 import { cutSent, job, jobDraft, newJob, progressSent } from './job';
 import { binned, jobsAsked, listAsked, listOf, logAsked } from './list';
 import { logEntry, logEntryChange, newLogEntry } from './log-entry';
-import { newPaper, paper, paperDraft } from './paper';
+import { newPaper, newPapers, paper, paperDraft, paperMonth } from './paper';
 import { recent, recentDraft } from './recent';
 import { settings, settingsDraft } from './settings';
 import { version } from './shared';
@@ -22,6 +23,21 @@ export const routes = {
   changePaper: { method: 'PUT', path: '/api/papers/:id', body: paperDraft.extend({ version }), answer: paper },
   removePaper: { method: 'DELETE', path: '/api/papers/:id', answer: nothing },
   restorePaper: { method: 'POST', path: '/api/papers/:id/restore', answer: paper },
+
+  /** All of them or none. */
+  addPapers: { method: 'POST', path: '/api/papers/many', body: newPapers, answer: z.array(paper) },
+  paperMonths: { method: 'GET', path: '/api/papers/months', answer: z.array(paperMonth) },
+
+  cuttingPlans: { method: 'GET', path: '/api/cutting-plans', query: listAsked, answer: listOf(cuttingPlan) },
+  cuttingPlan: { method: 'GET', path: '/api/cutting-plans/:id', answer: cuttingPlan },
+  /** Keeps a plan and reserves its sheets. */
+  addCuttingPlan: { method: 'POST', path: '/api/cutting-plans', body: newCuttingPlan, answer: cuttingPlan },
+  /** Plans anew what is not cut yet. */
+  planAnew: { method: 'PUT', path: '/api/cutting-plans/:id', body: cuttingAnew, answer: cuttingPlan },
+  /** Moves the stock: sheets off the shelf and their offcuts onto it, or the other way round. */
+  tickCut: { method: 'POST', path: '/api/cutting-plans/:id/cut', body: cutTicked, answer: cuttingPlan },
+  removeCuttingPlan: { method: 'DELETE', path: '/api/cutting-plans/:id', answer: nothing },
+  restoreCuttingPlan: { method: 'POST', path: '/api/cutting-plans/:id/restore', answer: cuttingPlan },
 
   things: { method: 'GET', path: '/api/things', query: listAsked, answer: listOf(thing) },
   addThing: { method: 'POST', path: '/api/things', body: newThing, answer: thing },

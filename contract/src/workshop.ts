@@ -1,8 +1,9 @@
 import * as z from 'zod';
+import { cuttingPlan } from './cutting-plan';
 import { folderHand } from './folder-hand';
 import { job } from './job';
 import { logEntry } from './log-entry';
-import { paper } from './paper';
+import { paper, paperMove } from './paper';
 import { settingsDraft } from './settings';
 import { thing } from './thing';
 
@@ -14,6 +15,9 @@ export const workshop = z.object({
   hands: z.array(folderHand),
   jobs: z.array(job.omit({ state: true })),
   log: z.array(logEntry),
+  cuttingPlans: z.array(cuttingPlan),
+  /** How sheets came and went, the earliest first. */
+  moves: z.array(paperMove),
 });
 
 export type Workshop = z.infer<typeof workshop>;

@@ -13,6 +13,7 @@ import {
   makeOf,
   optionsOf,
   type Paper,
+  type PaperMove,
   type PaperThen,
   planMake,
   type Predicted,
@@ -23,6 +24,7 @@ import {
   type Workshop,
 } from '@odd-corner/contract';
 import {
+  areaOf,
   caliperOf,
   ENGINE_VERSION,
   Fitting,
@@ -41,6 +43,8 @@ import { demoThings } from './things';
 
 const DAY_MS = 86_400_000;
 const MANY = 1_000_000;
+/** Since when sheets are counted here. */
+const BEGUN_DAYS_AGO = 200;
 const USUAL_MISS_MM = HANDS[USUAL_SETTINGS.hand].missMm;
 
 const toHalfMm = (mm: number): number => Math.round(mm * 2) / 2;
@@ -94,7 +98,7 @@ class DemoWorks {
     const from: EntryPapers = { papers: [paper.id], thicknessMm: on.thicknessMm };
     const make = makeOf(found(answer), () => from);
     return {
-      ...{ id, asked, make, count, marks: null, art: null, cut: this.cut(make, plan) },
+      ...{ id, asked, make, count, marks: null, art: null, cut: this.cut(make, plan), inPlan: null },
       told: {
         ...{ sizes: foretell(toFold(make), handMm), chance: answer.chance, handMm, engineVersion: ENGINE_VERSION },
         papers: Object.fromEntries(make.entries.map(({ key }) => [key, [thenOf(paper)]])),
@@ -168,5 +172,36 @@ export function demoWorkshop(now: Date): Workshop {
       ...{ createdAt: ago(plan.daysAgo + 5), updatedAt: ago(plan.daysAgo, 30) },
     };
   });
-  return { settings: USUAL_SETTINGS, papers, things: demoThings(), hands: [...HANDS_HERE], jobs, log };
+  return {
+    ...{ settings: USUAL_SETTINGS, papers, things: demoThings(), hands: [...HANDS_HERE], jobs, log, cuttingPlans: [] },
+    moves: movesUntilNow(papers, log, ago(BEGUN_DAYS_AGO)),
+  };
+}
+
+/** How the sheets of the logbook went, and before that what must have lain there for as many to be left. */
+function movesUntilNow(papers: Workshop['papers'], log: readonly LogEntry[], begun: string): PaperMove[] {
+  const went = log.flatMap(({ sheetsUsed, make, copies, foldedAt }): PaperMove[] =>
+    sheetsUsed.flatMap(({ paperId, sheets }) => {
+      const paper = papers.find(({ id }) => id === paperId);
+      if (!paper) return [];
+      const areaMm2 = areaOf(paper);
+      const wanted = make.entries.reduce((sum, { sheet, copies: n }) => sum + copies * n * areaOf(sheet), 0);
+      const wasteMm2 = Math.max(0, sheets * areaMm2 - wanted);
+      return [{ paperId, at: foldedAt, why: 'folded', sheets: -sheets, areaMm2, wasteMm2 }];
+    }),
+  );
+  const there = papers.map((paper): PaperMove => {
+    const used = went.reduce((sum, { paperId, sheets }) => (paperId === paper.id ? sum - sheets : sum), 0);
+    return {
+      ...{
+        paperId: paper.id,
+        at: begun,
+        why: 'begun',
+        sheets: paper.count + used,
+        areaMm2: areaOf(paper),
+        wasteMm2: 0,
+      },
+    };
+  });
+  return [...there, ...went].sort((a, b) => a.at.localeCompare(b.at));
 }

@@ -2,6 +2,7 @@
  * Ends the server at once, again and again, while it writes, copies and migrates, and looks each time whether everything that
  * was acknowledged is there. `npm run test:deep` runs it; a number as argument says how often.
  */
+import { UNSAID } from '@odd-corner/contract';
 import Database from 'better-sqlite3';
 import { randomUUID } from 'node:crypto';
 import { mkdirSync, readdirSync, readFileSync } from 'node:fs';
@@ -15,7 +16,7 @@ const MIGRATIONS = join(import.meta.dirname, '../../server/migrations');
 
 const PAPER = {
   ...{ name: 'Kraft', widthMm: 420, heightMm: 297, count: 500, gsm: 90, kind: 'kraft', caliperMm: 0.12 },
-  ...{ colourFront: '#b98d5b', colourBack: '#b08653', price: null, foodSafe: 'unknown' },
+  ...{ colourFront: '#b98d5b', colourBack: '#b08653', price: null, foodSafe: 'unknown', ...UNSAID },
 };
 
 interface Row {

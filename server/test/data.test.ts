@@ -32,7 +32,7 @@ const idOf = (n: number): string => `00000000-0000-4000-8000-${String(n).padStar
 const open = (file: string): Workshop => openWorkshop(openDatabase(file, MIGRATIONS));
 const namesIn = (workshop: Workshop): string[] => workshop.papers.list({}).rows.map(({ name }) => name);
 const add = (workshop: Workshop, n: number): void =>
-  void workshop.papers.add({ ...KRAFT, name: `Kraft ${n}`, id: idOf(n) });
+  void workshop.papers.add({ ...KRAFT, name: `Kraft ${n}`, id: idOf(n) }, '2026-11-01T00:00:00.000Z');
 const hour = (n: number): Date => new Date(Date.UTC(2026, 10, 1, n));
 
 describe('the right to a workshop’s file', () => {

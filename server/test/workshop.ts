@@ -8,6 +8,7 @@ import {
   optionsOf,
   type PaperDraft,
   purposeOfOne,
+  UNSAID,
 } from '@odd-corner/contract';
 import { Fitting, isSized, parsePurpose, sizeFor, squareTray } from '@odd-corner/core';
 import { randomUUID } from 'node:crypto';
@@ -83,6 +84,7 @@ export const KRAFT: PaperDraft = {
   colourBack: '#b08653',
   price: null,
   foodSafe: 'unknown',
+  ...UNSAID,
 };
 
 /** What a job is asked for: a form, what it holds as it would be typed, and on which paper. */

@@ -1,5 +1,5 @@
 import type { Point } from '../measure/point';
-import type { CutRect, PlannedParent } from '../shelf/plan-cuts';
+import type { CutRect, PlannedParent } from '../shelf/cutting';
 import type { Drawing, DrawnLabel, DrawnLine, Patch } from './drawing';
 
 /** Height of a label as a share of the sheet's longer side. */
@@ -15,12 +15,12 @@ const corners = ({ xMm, yMm, widthMm, heightMm }: CutRect): readonly Point[] => 
 ];
 
 /**
- * One sheet as it is cut: the wanted sheets light, what is left in the paper's colour, every cut by its number.
+ * One sheet as it is cut: the wanted sheets light, what is kept paler than what is scrap, every cut by its number.
  * @param size of the whole sheet, in mm
  * @param nameOf what stands on a wanted sheet
  */
 export function cutPicture(
-  { pieces, cuts }: PlannedParent,
+  { pieces, cuts, offcuts }: Pick<PlannedParent, 'pieces' | 'cuts' | 'offcuts'>,
   { widthMm, heightMm }: { readonly widthMm: number; readonly heightMm: number },
   nameOf: (wanted: number) => string,
 ): Drawing {
@@ -34,6 +34,7 @@ export function cutPicture(
     corners(rect).map((from, k, all) => ({ kind, from, to: all[(k + 1) % all.length] }));
   const patches: Patch[] = [
     { points: corners(whole), side: 'colour', part: 0, light: 0.62 },
+    ...offcuts.map((rest): Patch => ({ points: corners(rest), side: 'colour', part: 0, light: 1 })),
     ...pieces.map((piece): Patch => ({ points: corners(piece), side: 'white', part: 0, light: 1 })),
   ];
   const cutLines = cuts.map(({ piece, runs, atMm }, k): { line: DrawnLine; label: DrawnLabel } => {
@@ -56,6 +57,7 @@ export function cutPicture(
       ...pieces.map((piece) =>
         label(nameOf(piece.wanted), { x: piece.xMm + piece.widthMm / 2, y: -piece.yMm - piece.heightMm / 2 }),
       ),
+      ...offcuts.map((rest) => label('keep', { x: rest.xMm + rest.widthMm / 2, y: -rest.yMm - rest.heightMm / 2 })),
       ...cutLines.map((one) => one.label),
     ],
     box: { x: 0, y: -heightMm, width: widthMm, height: heightMm },

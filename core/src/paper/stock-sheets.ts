@@ -12,12 +12,15 @@ const square = (mm: number): StockSheet => ({ name: `${mm} mm square`, widthMm: 
 /** Squares as folding paper is commonly sold, formats after ISO 216, and the North American ones (ANSI/ASME Y14.1). */
 export const STOCK_SHEETS: readonly StockSheet[] = [
   ...[75, 100, 120, 150, 180, 200, 240, 300, 350].map(square),
-  ...['A6', 'A5', 'A4', 'A3', 'A2', 'A1'].flatMap((name) => {
+  ...['A6', 'A5', 'A4', 'A3', 'A2', 'A1', 'B5', 'B4', 'B3', 'B2'].flatMap((name) => {
     const [widthMm, heightMm] = isoSheet(name) ?? [];
     return widthMm && heightMm ? [{ name, widthMm, heightMm }] : [];
   }),
   { name: 'Letter', widthMm: 279.4, heightMm: 215.9 },
   { name: 'Ledger', widthMm: 431.8, heightMm: 279.4 },
+  { name: 'Legal', widthMm: 355.6, heightMm: 215.9 },
+  { name: '12 in square', widthMm: 304.8, heightMm: 304.8 },
+  { name: '6 in square', widthMm: 152.4, heightMm: 152.4 },
 ];
 
 /** Sheets cut a hair too small by rounding still do, in mm. */

@@ -10,6 +10,7 @@ const TABLES = [
   ['hands', 'hand', 'name'],
   ['jobs', 'job', 'title'],
   ['log_entries', 'log entry', 'title'],
+  ['cutting_plans', 'cutting plan', 'title'],
 ] as const satisfies readonly (readonly [string, Binned['kind'], string])[];
 
 /** What was removed, the last first; also what cannot be read any more. */

@@ -1,4 +1,5 @@
 import type { Workshop as WorkshopData } from '@odd-corner/contract';
+import { type CuttingPlansRepository, cuttingPlansRepository } from '../cutting/cutting-plans-repository';
 import { type HandsRepository, handsRepository } from '../hands/hands-repository';
 import { type JobsRepository, jobsRepository } from '../jobs/jobs-repository';
 import { type LogRepository, logRepository } from '../log/log-repository';
@@ -13,6 +14,7 @@ import type { Db } from './open-database';
 export interface Workshop {
   readonly db: Db;
   readonly papers: PapersRepository;
+  readonly cuttingPlans: CuttingPlansRepository;
   readonly things: ThingsRepository;
   readonly hands: HandsRepository;
   readonly jobs: JobsRepository;
@@ -25,6 +27,7 @@ export function openWorkshop(db: Db): Workshop {
   return {
     db,
     papers: papersRepository(db),
+    cuttingPlans: cuttingPlansRepository(db),
     things: thingsRepository(db),
     hands: handsRepository(db),
     jobs: jobsRepository(db),
@@ -48,5 +51,7 @@ export function fillWorkshop(workshop: Workshop, data: WorkshopData): void {
     data.hands.forEach(workshop.hands.put);
     data.jobs.forEach((job) => workshop.jobs.put(job));
     data.log.forEach((entry) => workshop.log.put(entry));
+    data.cuttingPlans.forEach((plan) => workshop.cuttingPlans.put(plan));
+    data.moves.forEach(workshop.papers.moves.put);
   });
 }

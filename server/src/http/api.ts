@@ -1,6 +1,7 @@
 import { Hono } from 'hono';
 import { bodyLimit } from 'hono/body-limit';
 import { binnedRows, purge } from '../bin/bin';
+import { addPlan, planAnew, restorePlan, tickCut } from '../cutting/keep-plan';
 import type { DataHouse } from '../data/data-house';
 import { inOneGo } from '../db/in-one-go';
 import type { Workshop } from '../db/workshop';
@@ -48,7 +49,7 @@ function handlers(
   workshop: Workshop,
   { demo, verify, house, now = () => new Date().toISOString() }: ApiOptions,
 ): Handlers {
-  const { db, papers, things, hands, jobs, log, recent, settings } = workshop;
+  const { db, papers, cuttingPlans, things, hands, jobs, log, recent, settings } = workshop;
   const housed = (): DataHouse => {
     if (!house) throw new ProblemError(422, 'This workshop has no file, so there is nothing to copy.');
     return house;
@@ -61,10 +62,20 @@ function handlers(
     health: () => ({ ok: true, demo }),
 
     papers: ({ query }) => papers.list(query),
-    addPaper: ({ body }) => replyAdded(papers.add(body)),
-    changePaper: ({ id, body }) => papers.change(id, body),
+    addPaper: ({ body }) => replyAdded(papers.add(body, now())),
+    addPapers: ({ body }) => papers.addMany(body.papers, now()),
+    paperMonths: () => papers.moves.months(),
+    changePaper: ({ id, body }) => papers.change(id, body, now()),
     removePaper: ({ id }) => removed(papers, id),
     restorePaper: ({ id }) => papers.restore(id),
+
+    cuttingPlans: ({ query }) => cuttingPlans.list(query),
+    cuttingPlan: ({ id }) => cuttingPlans.get(id),
+    addCuttingPlan: ({ body }) => replyAdded(addPlan(workshop, body, now())),
+    planAnew: ({ id, body }) => planAnew(workshop, id, body, now()),
+    tickCut: ({ id, body }) => tickCut(workshop, id, body, now()),
+    removeCuttingPlan: ({ id }) => removed(cuttingPlans, id),
+    restoreCuttingPlan: ({ id }) => restorePlan(workshop, id),
 
     things: ({ query }) => things.list(query),
     addThing: ({ body }) => replyAdded(things.add(body)),
@@ -109,12 +120,12 @@ function handlers(
 
     log: ({ query }) => log.list(query),
     addLogEntry: async ({ body }) => replyAdded(await addLogEntry(workshop, verify, body, now())),
-    changeLogEntry: ({ id, body }) => changeLogEntry(workshop, id, body),
+    changeLogEntry: ({ id, body }) => changeLogEntry(workshop, id, body, now()),
     removeLogEntry: ({ id }) => {
       removeLogEntry(workshop, id, now());
       return null;
     },
-    restoreLogEntry: ({ id }) => restoreLogEntry(workshop, id),
+    restoreLogEntry: ({ id }) => restoreLogEntry(workshop, id, now()),
 
     recent: () => recent.list(),
     addRecent: ({ body }) => recent.add(body, now()),

@@ -22,7 +22,8 @@ export function serverApp(workshop: Workshop, { siteDir, passphrase, ...options 
     secureHeaders({
       contentSecurityPolicy: {
         defaultSrc: ["'self'"],
-        scriptSrc: ["'self'"],
+        // What plans cuts is WebAssembly.
+        scriptSrc: ["'self'", "'wasm-unsafe-eval'"],
         // Component styles are put into the page by the framework.
         styleSrc: ["'self'", "'unsafe-inline'"],
         imgSrc: ["'self'", 'data:', 'blob:'],

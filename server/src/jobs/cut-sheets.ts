@@ -1,4 +1,5 @@
-import { type CutPlanKept, freeOf, type Job, MOST_SHEETS } from '@odd-corner/contract';
+import { type CutPlanKept, freeOf, type Job, type JobMake } from '@odd-corner/contract';
+import { takeCut, undoCut } from '../cutting/move-cut';
 import { inOneGo } from '../db/in-one-go';
 import type { Db } from '../db/open-database';
 import type { Workshop } from '../db/workshop';
@@ -46,6 +47,8 @@ export function acceptCut(
     const { job, make } = makeIn(workshop, makeId);
     jobs.bump(job.id, version, at);
     if (make.cut?.done) throw new ProblemError(422, 'It is cut already. Take that back first.');
+    if (make.inPlan)
+      throw new ProblemError(422, `Its sheets are in the cutting plan “${make.inPlan.title}”. Remove that first.`);
     refuseStray(
       make,
       plan.parents.flatMap(({ pieces }) => pieces),
@@ -73,18 +76,16 @@ export function acceptCut(
 
 /** Takes the sheets of an accepted plan off the shelf. @throws ProblemError 422 when nothing is to be cut, or they are not there any more */
 export function doneCut(workshop: Workshop, makeId: string, version: number, at: string): Job {
-  const { db, jobs, papers } = workshop;
+  const { db, jobs } = workshop;
   return inOneGo(db, () => {
     const { job, make } = makeIn(workshop, makeId);
     jobs.bump(job.id, version, at);
     if (!make.cut) throw new ProblemError(422, 'No cutting plan was accepted yet.');
     if (make.cut.done) throw new ProblemError(422, 'It is cut already.');
-    for (const { paperId, sheets } of keptOf(db, makeId))
-      if (!papers.moveSheets(paperId, -sheets))
-        throw new ProblemError(
-          422,
-          `The shelf has no ${sheets} of that paper any more. Correct its count, or plan anew.`,
-        );
+    const kept = make.cut.plan.parents.flatMap((parent) =>
+      takeCut(workshop, { ...parent, offcuts: parent.offcuts ?? [] }, at),
+    );
+    jobs.noteOffcuts(makeId, kept);
     db.prepare<[string]>('UPDATE cut_sheets SET done = 1 WHERE make_id = ?').run(makeId);
     jobs.keepCut(makeId, { ...make.cut, done: true });
     return jobs.written(job.id);
@@ -98,7 +99,7 @@ export function undoneCut(workshop: Workshop, makeId: string, version: number, a
     const { job, make } = makeIn(workshop, makeId);
     jobs.bump(job.id, version, at);
     if (!make.cut?.done) throw new ProblemError(422, 'It is not cut yet.');
-    putBack(workshop, makeId);
+    putBack(workshop, make, at);
     jobs.keepCut(makeId, { ...make.cut, done: false });
     return jobs.written(job.id);
   });
@@ -110,24 +111,30 @@ export function dropCut(workshop: Workshop, makeId: string, version: number, at:
   return inOneGo(db, () => {
     const { job, make } = makeIn(workshop, makeId);
     jobs.bump(job.id, version, at);
-    if (make.cut?.done) putBack(workshop, makeId);
+    if (make.cut?.done) putBack(workshop, make, at);
     release(workshop, makeId);
     return jobs.written(job.id);
   });
 }
 
-function putBack({ db, papers }: Workshop, makeId: string): void {
-  for (const { paperId, sheets, covered } of keptOf(db, makeId)) {
-    if (!papers.moveSheets(paperId, sheets - covered))
-      throw new ProblemError(
-        422,
-        `The shelf would have more than ${MOST_SHEETS.toLocaleString('en')} sheets of that paper.`,
-      );
+function putBack(workshop: Workshop, { id: makeId, cut }: JobMake, at: string): void {
+  const { db, jobs } = workshop;
+  const offcuts = jobs.offcutsOf(makeId);
+  for (const [k, { paperId, sheets, covered }] of keptOf(db, makeId).entries()) {
+    const pieces = (cut?.plan.parents ?? []).filter((parent) => parent.paperId === paperId);
+    const all = pieces.flatMap((parent) => Array.from({ length: parent.sheets }, () => parent));
+    const lost = {
+      ...{ paperId, sheets: 1 },
+      pieces: all.flatMap((parent) => parent.pieces),
+      offcuts: all.flatMap((parent) => parent.offcuts ?? []),
+    };
+    undoCut(workshop, lost, k === 0 ? offcuts : [], sheets - covered, at);
     db.prepare<[string, string]>(
       `UPDATE sheets_used SET taken = taken + covered, covered = 0 WHERE paper_id = ? AND entry_id IN (SELECT id FROM log_entries WHERE make_id = ?)`,
     ).run(paperId, makeId);
   }
   db.prepare<[string]>('UPDATE cut_sheets SET done = 0, covered = 0 WHERE make_id = ?').run(makeId);
+  jobs.noteOffcuts(makeId, []);
 }
 
 /**

@@ -7,6 +7,7 @@ import {
   type JobsAsked,
   job as jobSchema,
 } from '@odd-corner/contract';
+import type { KeptOffcut } from '../cutting/move-cut';
 import { keptRows } from '../db/kept-rows';
 import { saying, type Where, wordsOf } from '../db/list-rows';
 import type { Db } from '../db/open-database';
@@ -38,6 +39,7 @@ interface MakeRow {
   readonly art: string | null;
   readonly cutPlan: string | null;
   readonly cutDone: 0 | 1;
+  readonly inPlan: { readonly id: string; readonly title: string; readonly done: 0 | 1 } | null;
   readonly progress: string;
 }
 
@@ -48,7 +50,10 @@ const BEGUN = `EXISTS (SELECT 1 FROM makes m WHERE m.job_id = t.id AND EXISTS ($
 const SELECT = `SELECT t.id, t.title, t.folder_hand_id AS folderHandId, t.archived_at AS archivedAt, t.created_at AS createdAt,
   t.updated_at AS updatedAt, t.version, ${FOLDED} AS folded, ${BEGUN} AS begun,
   (SELECT json_group_array(json_object('id', m.id, 'asked', m.asked, 'make', m.make, 'count', m.count, 'told', m.told,
-      'marks', m.marks, 'art', m.art, 'cutPlan', m.cut_plan, 'cutDone', m.cut_done, 'progress',
+      'marks', m.marks, 'art', m.art, 'cutPlan', m.cut_plan, 'cutDone', m.cut_done, 'inPlan',
+      (SELECT json_object('id', k.id, 'title', k.title, 'done', NOT EXISTS (SELECT 1 FROM plan_parents q WHERE q.plan_id = k.id AND q.done = 0))
+        FROM plan_makes pm JOIN cutting_plans k ON k.id = pm.plan_id WHERE pm.make_id = m.id AND k.removed_at IS NULL LIMIT 1),
+      'progress',
       (SELECT json_group_array(json_object('entryKey', p.entry_key, 'copy', p.copy, 'done', p.done, 'seconds', p.seconds))
         FROM (SELECT * FROM progress WHERE make_id = m.id ORDER BY rowid) p)))
     FROM (SELECT * FROM makes WHERE job_id = t.id ORDER BY position) m) AS makes
@@ -57,13 +62,14 @@ const SELECT = `SELECT t.id, t.title, t.folder_hand_id AS folderHandId, t.archiv
 const orNull = (text: string | null): unknown => (text === null ? null : readJson(text));
 const orNullText = (value: unknown): string | null => (value === null ? null : JSON.stringify(value));
 
-function makeOf({ cutPlan, cutDone, ...row }: MakeRow): unknown {
+function makeOf({ cutPlan, cutDone, inPlan, ...row }: MakeRow): unknown {
   const progress = row.progress as unknown as readonly (Omit<CopyProgress, 'done'> & { readonly done: string })[];
   return {
     ...row,
     ...{ asked: readJson(row.asked), make: readJson(row.make) },
     ...{ told: orNull(row.told), marks: orNull(row.marks), art: orNull(row.art) },
     cut: cutPlan === null ? null : { plan: readJson(cutPlan), done: cutDone === 1 },
+    inPlan: inPlan && { ...inPlan, done: inPlan.done === 1 },
     progress: progress.map(({ done, ...copy }) => ({ ...copy, done: readJson(done) })),
   };
 }
@@ -87,7 +93,7 @@ function conditions({ state, archived, search }: JobsAsked): Where[] {
 }
 
 /** A make with what was predicted for it, as it is stored. */
-export type MakeKept = Omit<JobMake, 'progress' | 'cut'>;
+export type MakeKept = Omit<JobMake, 'progress' | 'cut' | 'inPlan'>;
 
 /** Jobs and their makes, with how far folding has come. Their state follows from progress and from the logbook. */
 export function jobsRepository(db: Db) {
@@ -124,6 +130,8 @@ export function jobsRepository(db: Db) {
     'SELECT m.job_id AS jobId FROM makes m JOIN jobs j ON j.id = m.job_id WHERE m.id = ? AND j.removed_at IS NULL',
   );
   const putCut = db.prepare<[string | null, 0 | 1, string]>('UPDATE makes SET cut_plan = ?, cut_done = ? WHERE id = ?');
+  const putOffcuts = db.prepare<[string, string]>('UPDATE makes SET cut_kept = ? WHERE id = ?');
+  const offcuts = db.prepare<[string], { kept: string }>('SELECT cut_kept AS kept FROM makes WHERE id = ?');
   const putSheets = db.prepare<[string, string, number, 0 | 1]>(
     `INSERT INTO cut_sheets (make_id, paper_id, sheets, done) VALUES (?, ?, ?, ?)
       ON CONFLICT (make_id, paper_id) DO UPDATE SET sheets = sheets + excluded.sheets`,
@@ -215,6 +223,13 @@ export function jobsRepository(db: Db) {
     },
     keepCut: (makeId: string, cut: Cut | null): void =>
       void putCut.run(cut && JSON.stringify(cut.plan), cut?.done ? 1 : 0, makeId),
+    /** Offcuts of its own plan that lie on the shelf since it was cut. */
+    noteOffcuts: (makeId: string, kept: readonly KeptOffcut[]): void =>
+      void putOffcuts.run(JSON.stringify(kept), makeId),
+    offcutsOf(makeId: string): readonly KeptOffcut[] {
+      const row = offcuts.get(makeId);
+      return row ? (readJson(row.kept) as KeptOffcut[]) : [];
+    },
     merge(jobId: string, makeId: string, copies: readonly CopyProgress[], at: string): Job {
       copies.forEach((copy) => merge(makeId, copy));
       touch.run(at, jobId);

@@ -74,14 +74,19 @@ export async function addLogEntry(
       ...{ id, title, predicted, foldedAt: at, version: 1, make: kept.make, sheetsUsed: [] },
       papers: kept.told?.papers ?? papersOf(workshop, kept.make.entries, kept),
     });
-    take(workshop, id, draft.makeId, draft.sheetsUsed);
+    take(workshop, id, draft.makeId, draft.sheetsUsed, at);
     return log.written(id);
   };
   return addOnce(db, draft, () => log.any(id), write, entrySent);
 }
 
 /** Corrects an entry; sheets that were written wrongly are moved too. */
-export function changeLogEntry(workshop: Workshop, id: string, { sheetsUsed, ...next }: LogEntryChange): LogEntry {
+export function changeLogEntry(
+  workshop: Workshop,
+  id: string,
+  { sheetsUsed, ...next }: LogEntryChange,
+  at: string,
+): LogEntry {
   const { db, log } = workshop;
   return inOneGo(db, () => {
     const seen = log.get(id);
@@ -89,9 +94,9 @@ export function changeLogEntry(workshop: Workshop, id: string, { sheetsUsed, ...
     const missMm = [seen.folderHandId, next.folderHandId].map((hand) => missOf(workshop, hand));
     const predicted =
       missMm[0] === missMm[1] ? seen.predicted : forHand({ sizes: seen.predicted, handMm: missMm[0] }, missMm[1]);
-    putBack(workshop, id);
+    putBack(workshop, id, at);
     log.change(id, { ...seen, ...next, predicted });
-    take(workshop, id, log.makeOf(id), sheetsUsed);
+    take(workshop, id, log.makeOf(id), sheetsUsed, at);
     return log.written(id);
   });
 }
@@ -104,33 +109,48 @@ const asPredicted = (measured: LogEntry['measured']): Predicted =>
 export function removeLogEntry(workshop: Workshop, id: string, at: string): void {
   inOneGo(workshop.db, () => {
     workshop.log.remove(id, at);
-    putBack(workshop, id);
+    putBack(workshop, id, at);
   });
 }
 
 /** Puts it into the logbook again, and takes its sheets again. */
-export function restoreLogEntry(workshop: Workshop, id: string): LogEntry {
+export function restoreLogEntry(workshop: Workshop, id: string, at: string): LogEntry {
   const { db, log } = workshop;
   return inOneGo(db, () => {
     const out = log.any(id)?.removed;
     const entry = log.restore(id);
-    if (out) take(workshop, id, entry.makeId, entry.sheetsUsed);
+    if (out) take(workshop, id, entry.makeId, entry.sheetsUsed, at);
     return log.written(id);
   });
 }
 
+/**
+ * Whether a make's sheets came out of a cutting plan with others: then they are off the shelf already.
+ * @throws ProblemError 422 when they were not cut yet
+ */
+function cutByPlan({ cuttingPlans }: Workshop, makeId: string): boolean {
+  const plan = cuttingPlans.ofMake(makeId);
+  if (!plan) return false;
+  const its = plan.parents.filter(({ pieces }) => pieces.some(({ line }) => plan.lines[line]?.makeId === makeId));
+  if (its.some(({ done }) => !done))
+    throw new ProblemError(422, `Its sheets are in the cutting plan “${plan.title}”: tick there that they are cut.`);
+  return true;
+}
+
 /** @throws ProblemError 422 beside its field when the shelf has not so many, 404 for a paper that was never there */
-function take(workshop: Workshop, entryId: string, makeId: string | null, used: Used): void {
+function take(workshop: Workshop, entryId: string, makeId: string | null, used: Used, at: string): void {
   const { papers, log } = workshop;
+  const planned = makeId !== null && cutByPlan(workshop, makeId);
   const rows = used.map(({ paperId, sheets }, k): UsedRow => {
     if (paperId === null) return { paperId, sheets, paperName: null, taken: 0, covered: 0 };
     const found = papers.any(paperId);
     if (!found) throw notFound('paper');
     const { name: paperName, count } = found.row;
-    const covered = makeId === null ? 0 : coverSheets(workshop, makeId, paperId, sheets);
+    const covered = makeId === null ? 0 : planned ? sheets : coverSheets(workshop, makeId, paperId, sheets);
     // Nothing is counted of a paper that has left the shelf.
     const taken = found.removed ? 0 : sheets - covered;
-    if (papers.moveSheets(paperId, -taken)) return { paperId, sheets, paperName, taken, covered };
+    if (papers.moveSheets(paperId, -taken, { why: 'folded', at }))
+      return { paperId, sheets, paperName, taken, covered };
     const message = `The shelf has ${count} of “${paperName}” left. Correct its count on the Shelf, or write fewer sheets.`;
     throw new ProblemError(422, message, { issues: [{ path: ['sheetsUsed', k, 'sheets'], message }] });
   });
@@ -138,13 +158,13 @@ function take(workshop: Workshop, entryId: string, makeId: string | null, used: 
 }
 
 /** @throws ProblemError 422 when the shelf would have more than are counted */
-function putBack(workshop: Workshop, entryId: string): void {
+function putBack(workshop: Workshop, entryId: string, at: string): void {
   const { papers, log } = workshop;
   const makeId = log.makeOf(entryId);
   const rows = log.used(entryId);
   for (const { paperId, paperName, taken, covered } of rows) {
     if (paperId === null) continue;
-    if (!papers.moveSheets(paperId, taken))
+    if (!papers.moveSheets(paperId, taken, { why: 'put back', at }))
       throw new ProblemError(
         422,
         `The shelf would have more than ${MOST_SHEETS.toLocaleString('en')} sheets of “${paperName}”. Correct its count first.`,

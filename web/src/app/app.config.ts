@@ -3,6 +3,7 @@ import { type ApplicationConfig, provideBrowserGlobalErrorListeners } from '@ang
 import { provideRouter, TitleStrategy, withComponentInputBinding, withInMemoryScrolling } from '@angular/router';
 import { routes } from './app.routes';
 import { PageTitle } from './page-title';
+import { provideCuttingWorker } from './workers/provide-cutting-worker';
 import { provideFoldingWorker } from './workers/provide-folding-worker';
 
 export const appConfig: ApplicationConfig = {
@@ -12,5 +13,6 @@ export const appConfig: ApplicationConfig = {
     provideRouter(routes, withComponentInputBinding(), withInMemoryScrolling({ scrollPositionRestoration: 'enabled' })),
     { provide: TitleStrategy, useClass: PageTitle },
     provideFoldingWorker(),
+    provideCuttingWorker(),
   ],
 };

@@ -14,7 +14,7 @@ export const routes: Routes = [
     loadComponent: () => import('./jobs/jobs-page').then((m) => m.JobsPage),
   },
   { path: 'jobs/:id', title: 'Job', loadChildren: () => import('./job/job-routes').then((m) => m.jobRoutes) },
-  { path: 'shelf', title: 'Shelf', loadComponent: () => import('./shelf/shelf-page').then((m) => m.ShelfPage) },
+  { path: 'shelf', loadChildren: () => import('./shelf/shelf-routes').then((m) => m.shelfRoutes) },
   {
     path: 'forms',
     pathMatch: 'full',

@@ -1,5 +1,6 @@
 import { inject, Injectable } from '@angular/core';
-import type { Paper, PaperDraft } from '@odd-corner/contract';
+import type { NewPaper, Paper, PaperDraft } from '@odd-corner/contract';
+import { forkJoin, type Observable, tap } from 'rxjs';
 import type { Fact } from '../ui/conflicts/conflicts';
 import { Figures } from '../ui/figures/figures';
 import { Api } from './api';
@@ -10,6 +11,8 @@ import { KeptCollection } from './kept-collection';
 export class Papers extends KeptCollection<Paper, PaperDraft> {
   private readonly figures = inject(Figures);
 
+  private readonly api: Api;
+
   constructor() {
     const api = inject(Api);
     super({
@@ -19,6 +22,17 @@ export class Papers extends KeptCollection<Paper, PaperDraft> {
       remove: (id) => api.call('removePaper', { id }),
       restore: (id) => api.call('restorePaper', { id }),
     });
+    this.api = api;
+  }
+
+  /** Adds several, all or none of them. */
+  addMany(papers: NewPaper[]): Observable<Paper[]> {
+    return this.api.call('addPapers', { body: { papers } }).pipe(tap((rows) => rows.forEach((row) => this.put(row))));
+  }
+
+  /** Takes several off the shelf again. */
+  removeMany(ids: readonly string[]): Observable<unknown> {
+    return forkJoin(ids.map((id) => this.remove(id)));
   }
 
   protected facts({ name, widthMm, heightMm, count, gsm, kind, caliperMm, price, ...more }: PaperDraft): Fact[] {
@@ -34,6 +48,10 @@ export class Papers extends KeptCollection<Paper, PaperDraft> {
       { name: 'May touch food', text: more.foodSafe === 'unknown' ? 'not known' : more.foodSafe },
       { name: 'Front', text: more.colourFront },
       { name: 'Back', text: more.colourBack },
+      { name: 'Grain along', text: more.runs ?? '' },
+      { name: 'Margin', text: more.marginsMm ? figures.mark(`${more.marginsMm} mm`) : '' },
+      { name: 'Low mark', text: `${more.lowMark ?? ''}` },
+      { name: 'Place', text: more.place },
     ];
   }
 }

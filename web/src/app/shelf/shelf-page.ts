@@ -1,18 +1,18 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
-import { MatTooltipModule } from '@angular/material/tooltip';
-import type { Paper, Thing } from '@odd-corner/contract';
-import { caliperOf } from '@odd-corner/core';
+import { RouterLink } from '@angular/router';
+import { type Paper, papersTable, type Thing } from '@odd-corner/contract';
 import { Papers } from '../data/papers';
 import { Things } from '../data/things';
-import { Figures } from '../ui/figures/figures';
 import { Icon } from '../ui/icon/icon';
-import { FigurePipe, PurposePipe } from '../ui/figures/figure-pipes';
-import { SizesPipe } from '../ui/figures/sizes-pipe';
+import { PurposePipe } from '../ui/figures/figure-pipes';
 import { BrokenRows } from '../ui/broken-rows/broken-rows';
 import { StateNote } from '../ui/state-note/state-note';
 import { UndoBar } from '../ui/undo/undo-bar';
+import { saveFile } from '../ui/save-file';
 import { PaperEditor } from './paper-editor/paper-editor';
+import { PaperTable } from './paper-table/paper-table';
+import { ShelfNav } from './shelf-nav/shelf-nav';
 import { ThingEditor } from './thing-editor/thing-editor';
 
 /** The paper that there is, and the things that are folded for. */
@@ -20,13 +20,13 @@ import { ThingEditor } from './thing-editor/thing-editor';
   selector: 'oc-shelf-page',
   imports: [
     BrokenRows,
-    FigurePipe,
     MatButtonModule,
-    MatTooltipModule,
     Icon,
     PaperEditor,
+    PaperTable,
     PurposePipe,
-    SizesPipe,
+    RouterLink,
+    ShelfNav,
     StateNote,
     ThingEditor,
   ],
@@ -38,7 +38,6 @@ export class ShelfPage {
   protected readonly papers = inject(Papers);
   protected readonly things = inject(Things);
   private readonly undo = inject(UndoBar);
-  protected readonly figures = inject(Figures);
 
   /** The paper being edited, `new`, or null. */
   protected readonly editing = signal<Paper | 'new' | null>(null);
@@ -55,27 +54,11 @@ export class ShelfPage {
     this.things.refresh();
   }
 
-  protected thickness(paper: Paper): string {
-    return `${this.figures.fixed(caliperOf(paper), 2)} mm${paper.caliperMm === null ? ', estimated' : ''}`;
-  }
-
-  protected count(paper: Paper, by: number): void {
-    const { id: _, version: __, ...draft } = paper;
-    this.papers.change(paper, { ...draft, count: paper.count + by }).subscribe({
-      error: (error: unknown) => this.undo.failed(error),
-    });
-  }
-
-  /** What so many sheets cost, as it was written down. */
-  protected costOf({ price }: Paper): string | null {
-    return price && `${this.figures.money(price)} for ${this.figures.count(price.sheets)}`;
-  }
-
-  protected remove({ id, name }: Paper): void {
-    this.papers.remove(id).subscribe({
-      next: () => this.undo.done(`“${name}” is off the shelf.`, () => this.papers.restore(id)),
-      error: (error: unknown) => this.undo.failed(error),
-    });
+  /** All papers as a file that other programs read. */
+  protected save(): void {
+    void import('papaparse').then(({ unparse }) =>
+      saveFile('papers.csv', unparse(papersTable(this.papers.rows()).map((row) => [...row])), 'text/csv'),
+    );
   }
 
   protected removeThing({ id, name }: Thing): void {

@@ -27,6 +27,7 @@ import {
   type Thing,
   toFold,
   USUAL_SETTINGS,
+  UNSAID,
 } from '@odd-corner/contract';
 import {
   Fitting,
@@ -43,6 +44,9 @@ import { Hands } from '../data/hands';
 import { Papers } from '../data/papers';
 import { JobInHand } from '../job/job-in-hand';
 import { foldingTasks } from '../workers/folding-tasks';
+import loadHighs from 'highs';
+import { BEGIN_CUTTING } from '../workers/cutting.service';
+import { cuttingTasks } from '../workers/cutting-tasks';
 import { FOLDING_WORKER, PICTURE_WORKER } from '../workers/folding-worker-token';
 
 export const SETTINGS: Settings = { ...USUAL_SETTINGS, version: 1 };
@@ -74,6 +78,7 @@ export const aPaper = (more: Partial<Paper> = {}): Paper => ({
   colourBack: '#fbf8ef',
   price: null,
   foodSafe: 'unknown',
+  ...UNSAID,
   reserved: 0,
   version: 3,
   ...more,
@@ -125,7 +130,13 @@ export function aMake(wanted: MakeWanted = {}, n = 30): JobMake {
     const done = steps.slice(0, wanted.done?.[k] ?? 0).map((step) => step.id);
     return done.length ? [{ entryKey, copy, done, seconds: wanted.seconds ?? 60 }] : [];
   });
-  return { ...{ id: id(n), asked, make, count, marks: null, art: null }, told: null, cut: null, progress };
+  return {
+    ...{ id: id(n), asked, make, count, marks: null, art: null },
+    told: null,
+    cut: null,
+    inPlan: null,
+    progress,
+  };
 }
 
 /** A job as the server sends it. */
@@ -191,6 +202,7 @@ export class PageBench<C> {
         provideRouter([{ path: '**', children: [] }]),
         { provide: FOLDING_WORKER, useValue: tasks },
         { provide: PICTURE_WORKER, useValue: tasks },
+        { provide: BEGIN_CUTTING, useValue: () => ({ tasks: cuttingTasks(loadHighs), end: () => undefined }) },
         ...providers,
       ],
     });

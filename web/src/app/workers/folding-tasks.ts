@@ -24,6 +24,8 @@ import {
   type SizeOptions,
   type SizeSum,
   sizeSums,
+  type Squaring,
+  squaringSteps,
   stepPictures,
   type StepFacts,
   stepFacts,
@@ -203,6 +205,11 @@ export const foldingTasks = {
       () => stopped,
     );
     return stopped ? null : { volumes: opened.volumes, note: opened.note, scene: openedScene(opened) };
+  },
+
+  /** How the largest square comes out of an oblong sheet, ready to be shown. */
+  squaring(size: SheetSize, how: Squaring, looking: Looking): readonly ShownStep[] {
+    return shownSteps(squaringSteps(size, how).steps, looking);
   },
 
   /** All steps of a form at a sheet, ready to be shown. */

@@ -8,17 +8,19 @@ import type {
   FormAnswered,
   ForetoldSizes,
   Held,
+  Looking,
   Make,
   RulerId,
   SheetSize,
   SizedForm,
   SizeSum,
+  Squaring,
 } from '@odd-corner/core';
 import { defer, Observable } from 'rxjs';
 import type { AnswersAsked, PictureAsked, ReplaysAsked, SheetChance } from './answer-tasks';
 import type { FormAsked } from './fold-piece';
 import type { FoldingOrder, OthersAsked, PieceState, MakeAsked, MarksShown, SizedAsked, WholeMake } from './make-tasks';
-import type { FormStepsAsked, OpenedPiece, ShownSteps, Tried } from './folding-tasks';
+import type { FormStepsAsked, OpenedPiece, ShownStep, ShownSteps, Tried } from './folding-tasks';
 import type { Attempt } from './attempt';
 import { FOLDING_WORKER, PICTURE_WORKER } from './folding-worker-token';
 
@@ -83,6 +85,10 @@ export class Folding {
 
   sums(asked: FormAsked): Observable<readonly SizeSum[]> {
     return defer(() => this.worker.sums(asked));
+  }
+
+  squaring(size: SheetSize, how: Squaring, looking: Looking): Observable<readonly ShownStep[]> {
+    return defer(() => this.worker.squaring(size, how, looking));
   }
 
   formSteps(asked: FormStepsAsked): Observable<ShownSteps> {

@@ -1,25 +1,43 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
+import { MatProgressBarModule } from '@angular/material/progress-bar';
 import { RouterLink } from '@angular/router';
-import { freeOf, isWhole, type Job, keptPlan, type Paper, planMake, sheetsFrom } from '@odd-corner/contract';
-import { cutPicture, entryNames, formById, type PlannedParent, type StraightCut } from '@odd-corner/core';
-import { finalize, type Observable } from 'rxjs';
+import {
+  cuttingAsked,
+  type CutPlanKept,
+  type Job,
+  linesOf,
+  makesOwnPlan,
+  type Paper,
+  planMake,
+  stockOf,
+  USUAL_CUTTING,
+} from '@odd-corner/contract';
+import { caliperOf, entryNames, formById, gapInWords } from '@odd-corner/core';
+import { catchError, finalize, map, type Observable, of, startWith, switchMap } from 'rxjs';
+import { failureText } from '../../data/api';
 import { Jobs } from '../../data/jobs';
 import { Papers } from '../../data/papers';
+import { WorkshopSettings } from '../../data/workshop-settings';
 import { CautionNote } from '../../ui/caution/caution';
-import { DrawingView } from '../../ui/drawing-view/drawing-view';
+import { CutSheet, type ShownCut } from '../../ui/cut-sheet/cut-sheet';
 import { coloursOf } from '../../ui/drawing-view/paper-colours';
 import { Figures } from '../../ui/figures/figures';
 import { Icon } from '../../ui/icon/icon';
 import { UndoBar } from '../../ui/undo/undo-bar';
+import { Cutting, type CuttingState } from '../../workers/cutting.service';
 import { JobInHand } from '../job-in-hand';
 
-const WHOLE_MM = 1e-6;
+interface Planning {
+  readonly state: CuttingState | null;
+  readonly failed: string | null;
+}
 
-/** How the chosen papers give the sheets: what lies where, cut by cut on the ruler’s marks, and what is left. */
+/** How the chosen papers and what was left of them give the sheets: what lies where, cut by cut on the ruler’s marks, and what is left. */
 @Component({
   selector: 'oc-cut-station',
-  imports: [CautionNote, DrawingView, Icon, MatButtonModule, RouterLink],
+  imports: [CautionNote, CutSheet, Icon, MatButtonModule, MatProgressBarModule, RouterLink],
   templateUrl: './cut-station.html',
   styleUrl: './cut-station.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -28,96 +46,115 @@ export class CutStation {
   protected readonly inHand = inject(JobInHand);
   private readonly papers = inject(Papers);
   private readonly jobs = inject(Jobs);
+  private readonly cutting = inject(Cutting);
+  private readonly settings = inject(WorkshopSettings);
   private readonly figures = inject(Figures);
   private readonly undo = inject(UndoBar);
   protected readonly busy = signal(false);
 
   protected readonly cut = computed(() => this.inHand.make().cut);
-  private readonly plan = computed(() => {
-    const { make, count, cut } = this.inHand.make();
-    const kept = (id: string): number =>
-      (cut?.plan.parents ?? []).reduce((sum, { paperId, sheets }) => sum + (paperId === id ? sheets : 0), 0);
-    // What it keeps for itself is there for it; what is cut already lies on the table.
-    const stock = this.papers.rows().map((paper) => ({ ...paper, free: freeOf(paper) + kept(paper.id) }));
-    return planMake(make, count, stock);
-  });
-  protected readonly whole = computed(() => isWhole(this.plan()));
-  protected readonly kept = computed(() => keptPlan(this.plan()));
+  protected readonly inPlan = computed(() => this.inHand.make().inPlan);
+  protected readonly ruler = computed(() => this.inHand.make().asked.options.ruler);
   private readonly names = computed(() => {
     const { make } = this.inHand.make();
     return entryNames(formById(make.formId), make.params);
   });
-  /** Paper by paper: each sheet that is cut alike once. */
-  protected readonly sheets = computed(() =>
-    this.plan().papers.flatMap((share) => {
-      const paper = this.inHand.paperOf(share.paperId)!;
-      const name = (k: number): string => this.nameOf(share.wanted[k].entryKey);
-      return share.planned.parents.map((parent, k) => ({
-        id: `${paper.id} ${k}`,
-        title: `${parent.sheets > 1 ? `${parent.sheets} sheets` : 'One sheet'} of ${paper.name}`,
-        size: this.figures.sizes([paper.widthMm, paper.heightMm]),
-        pieces: share.wanted.flatMap((_, w) => {
-          const n = parent.pieces.filter(({ wanted }) => wanted === w).length;
-          return n ? [`${n} × ${name(w)}`] : [];
-        }),
-        picture: cutPicture(parent, paper, name),
-        colours: coloursOf(paper),
-        cuts: parent.cuts.map((one) => this.wordsOf(one, paper)),
-        squared: this.squares(parent, paper),
-        left: parent.offcuts.map(({ widthMm, heightMm }) => this.figures.sizes([widthMm, heightMm])),
-      }));
-    }),
+  private readonly lines = computed(() =>
+    linesOf(this.inHand.make(), this.papers.rows(), (key) => this.names().get(key) ?? key),
   );
-  /** What no paper that was chosen gives. */
-  protected readonly missing = computed(() =>
-    this.plan().papers.flatMap(({ paperId, wanted, planned }) => {
-      const paper = this.inHand.paperOf(paperId)!;
-      return wanted.flatMap(({ entryKey, count }, k) =>
-        planned.missing[k]
-          ? [`${paper.name} gives ${count - planned.missing[k]} of ${count} sheets for ${this.nameOf(entryKey)}.`]
-          : [],
-      );
-    }),
+  private readonly asked = computed(() => {
+    const stock = stockOf(this.papers.rows(), USUAL_CUTTING, this.settings.current().currency);
+    const own = new Set(this.lines().flatMap(({ papers }) => papers ?? []));
+    // What is accepted stays as it is; what is in a plan with others is cut there.
+    return this.cut() || this.inPlan() || !this.lines().length
+      ? null
+      : cuttingAsked(
+          this.lines(),
+          USUAL_CUTTING,
+          stock.filter(({ id }) => own.has(id)),
+          'short',
+        );
+  });
+  private readonly planning = toSignal(
+    toObservable(computed(() => JSON.stringify(this.asked()))).pipe(
+      switchMap((): Observable<Planning> => {
+        const asked = this.asked();
+        if (!asked) return of({ state: null, failed: null });
+        return this.cutting.plan(asked).pipe(
+          map((state): Planning => ({ state, failed: null })),
+          startWith({ state: null, failed: null }),
+          catchError((error: unknown) => of({ state: null, failed: failureText(error) })),
+        );
+      }),
+    ),
+    { initialValue: { state: null, failed: null } },
   );
-  protected readonly elsewhere = computed(() => {
-    const { make } = this.inHand.make();
-    const { ruler } = this.inHand.make().asked.options;
-    return this.plan().elsewhere.map(({ entryKey, count }) => {
-      const { sheet } = make.entries.find(({ key }) => key === entryKey)!;
-      const sides = [sheet.widthMm, sheet.heightMm].map((mm) => this.figures.length(mm, ruler)).join(' × ');
-      return `${count} × ${this.nameOf(entryKey)}: ${sides}`;
+  protected readonly failed = computed(() => this.planning().failed);
+  protected readonly working = computed(() => {
+    const { state, failed } = this.planning();
+    return this.asked() !== null && !failed && state?.working !== null;
+  });
+  private readonly plan = computed(() => this.planning().state?.plan ?? null);
+  protected readonly whole = computed(() => this.plan()?.proof.whole ?? false);
+  protected readonly gap = computed(() => {
+    const plan = this.plan();
+    return plan && !this.working() ? this.figures.mark(gapInWords(plan.proof)) : null;
+  });
+  private readonly planned = computed(() => {
+    const plan = this.plan();
+    return plan && makesOwnPlan(plan, this.lines());
+  });
+  /** The plan that was accepted, else the one that is proposed. */
+  private readonly shownPlan = computed((): CutPlanKept | null => this.cut()?.plan ?? this.planned());
+  protected readonly sheets = computed(() => {
+    const keys = [...new Set(this.inHand.make().make.entries.map(({ key }) => key))];
+    return (this.shownPlan()?.parents ?? []).map(({ paperId, sheets, pieces, cuts = [], offcuts = [] }): ShownCut => {
+      const paper = this.inHand.paperOf(paperId);
+      return {
+        ...{ paper: paper?.name ?? 'a paper that was removed', colours: coloursOf(paper) },
+        size: paper ?? extentOf(pieces),
+        caliperMm: paper ? caliperOf(paper) : this.inHand.make().make.entries[0].thicknessMm,
+        names: keys.map((key) => this.names().get(key) ?? key),
+        parent: {
+          ...{ sheets, cuts, offcuts },
+          pieces: pieces.map(({ entryKey, ...piece }) => ({ ...piece, wanted: keys.indexOf(entryKey) })),
+        },
+      };
     });
   });
-  protected readonly takes = computed(() =>
-    this.plan().papers.map(({ paperId }) => {
-      const paper = this.inHand.paperOf(paperId)!;
-      return `${sheetsFrom(this.plan(), paperId)} of ${paper.name}`;
-    }),
-  );
+  /** What the papers that were chosen do not give. */
+  protected readonly missing = computed(() => {
+    const plan = this.plan();
+    return this.lines().flatMap(({ name, count, papers }, k) => {
+      const lacking = plan?.missing[k] ?? 0;
+      const paper = this.inHand.paperOf(papers?.[0] ?? null);
+      return lacking ? [`${paper?.name ?? 'The paper'} gives ${count - lacking} of ${count} sheets for ${name}.`] : [];
+    });
+  });
+  protected readonly elsewhere = computed(() => {
+    const { make, count } = this.inHand.make();
+    const there = this.papers.rows().map((paper) => ({ ...paper, free: 0 }));
+    return planMake(make, count, there).elsewhere.map(({ entryKey, count: n }) => {
+      const entry = make.entries.find(({ key }) => key === entryKey);
+      const sides = entry
+        ? [entry.sheet.widthMm, entry.sheet.heightMm].map((mm) => this.figures.length(mm, this.ruler()))
+        : [];
+      return `${n} × ${this.names().get(entryKey) ?? entryKey}: ${sides.join(' × ')}`;
+    });
+  });
+  protected readonly takes = computed(() => {
+    const taken = new Map<string, number>();
+    for (const { paperId, sheets } of this.shownPlan()?.parents ?? [])
+      taken.set(paperId, (taken.get(paperId) ?? 0) + sheets);
+    return [...taken].map(([id, sheets]) => `${sheets} of ${this.nameOf(this.inHand.paperOf(id))}`);
+  });
 
-  private nameOf(entryKey: string): string {
-    return this.names().get(entryKey) ?? entryKey;
-  }
-
-  private wordsOf({ piece, runs, atMm }: StraightCut, paper: Paper): string {
-    const { ruler } = this.inHand.make().asked.options;
-    const whole = piece.widthMm === paper.widthMm && piece.heightMm === paper.heightMm;
-    const of = whole ? '' : ` of the piece ${this.figures.sizes([piece.widthMm, piece.heightMm])}`;
-    const at = this.figures.length(atMm, ruler);
-    return runs === 'upright'
-      ? `Upright, ${at} from the left edge${of}: mark the near and the far edge.`
-      : `Level, ${at} from the near edge${of}: mark the left and the right edge.`;
-  }
-
-  /** Whether the first cut only squares the sheet: a corner that is folded over shows where. */
-  private squares({ cuts: [first] }: PlannedParent, { widthMm, heightMm }: Paper): boolean {
-    if (!first) return false;
-    const short = Math.min(widthMm, heightMm);
-    return Math.abs(first.atMm - short) < WHOLE_MM && Math.max(widthMm, heightMm) - short > WHOLE_MM;
+  private nameOf(paper: Paper | null): string {
+    return paper?.name ?? 'a paper that was removed';
   }
 
   protected accept(): void {
-    const plan = this.kept();
+    const plan = this.planned();
     if (plan)
       this.send(this.jobs.acceptCut(this.inHand.make().id, this.inHand.job(), plan), 'The sheets are reserved.');
   }
@@ -142,4 +179,15 @@ export class CutStation {
       },
     });
   }
+}
+
+/** How far pieces reach, where the sheet that they came from is not known any more. */
+function extentOf(pieces: CutPlanKept['parents'][number]['pieces']): {
+  readonly widthMm: number;
+  readonly heightMm: number;
+} {
+  return {
+    widthMm: Math.max(...pieces.map(({ xMm, widthMm }) => xMm + widthMm)),
+    heightMm: Math.max(...pieces.map(({ yMm, heightMm }) => yMm + heightMm)),
+  };
 }

@@ -5,6 +5,7 @@ import { MatTableModule } from '@angular/material/table';
 import type { Binned } from '@odd-corner/contract';
 import type { Observable } from 'rxjs';
 import { Api, failureText } from '../../data/api';
+import { CuttingPlans } from '../../data/cutting-plans';
 import { Hands } from '../../data/hands';
 import { Jobs } from '../../data/jobs';
 import { Logbook } from '../../data/logbook';
@@ -32,6 +33,7 @@ export class Bin {
     job: inject(Jobs),
     'log entry': inject(Logbook),
     hand: inject(Hands),
+    'cutting plan': inject(CuttingPlans),
   };
   protected readonly columns = ['what', 'removed', 'acts'];
   protected readonly all = signal<readonly Binned[] | null>(null);

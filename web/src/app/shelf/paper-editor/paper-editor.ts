@@ -14,9 +14,18 @@ import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
-import { type Paper, type PaperDraft, paperDraft, paperSheet, price, type Settings } from '@odd-corner/contract';
-import { caliperOf, type FoodSafe, PAPER_KINDS, type SheetSize, STOCK_SHEETS } from '@odd-corner/core';
+import {
+  type Paper,
+  type PaperDraft,
+  paperDraft,
+  paperSheet,
+  price,
+  type Settings,
+  UNSAID,
+} from '@odd-corner/contract';
+import { caliperOf, caliperSpread, type FoodSafe, PAPER_KINDS, type SheetSize, STOCK_SHEETS } from '@odd-corner/core';
 import { startWith } from 'rxjs';
+import * as z from 'zod';
 import { newId } from '../../data/new-id';
 import { Papers } from '../../data/papers';
 import { WorkshopSettings } from '../../data/workshop-settings';
@@ -39,9 +48,28 @@ const FOOD_SAFE_NAMES: Readonly<Record<FoodSafe, string>> = {
 };
 
 /** Which field holds a part of the draft. */
-const FIELD_OF: Readonly<Record<string, string>> = { widthMm: 'size', heightMm: 'size', price: 'priceMinor' };
+const FIELD_OF: Readonly<Record<string, string>> = {
+  widthMm: 'size',
+  heightMm: 'size',
+  price: 'priceMinor',
+  caliperMm: 'stackMm',
+};
 
-const { name, count, gsm, caliperMm } = paperDraft.shape;
+/** Along which side the grain runs. */
+const RUNS = [
+  { id: null, name: 'not known, or all the same' },
+  { id: 'width', name: 'along the first side' },
+  { id: 'height', name: 'along the second side' },
+] as const;
+
+const { name, count, gsm, stackSheets, marginsMm, lowMark, place } = paperDraft.shape;
+
+/** How thick a stack may be that is measured, in mm. */
+const stackMm = z
+  .number()
+  .min(0.01, 'A stack is at least 0.01 mm thick.')
+  .max(500, 'Measure a stack of at most 500 mm.')
+  .nullable();
 
 /** Writes a paper down, or changes it. */
 @Component({
@@ -77,7 +105,12 @@ export class PaperEditor {
     count: controlOf(count, null),
     gsm: controlOf<number>(gsm, USUAL.gsm),
     kind: new FormControl<Paper['kind']>(USUAL.kind, { nonNullable: true }),
-    caliperMm: controlOf(caliperMm, null),
+    stackMm: controlOf(stackMm, null),
+    stackSheets: controlOf<number>(stackSheets.unwrap(), 1),
+    runs: new FormControl<Paper['runs']>(null),
+    marginsMm: controlOf<number>(marginsMm, 0),
+    lowMark: controlOf(lowMark, null),
+    place: controlOf<string>(place, ''),
     priceMinor: controlOf(price.shape.minor.nullable(), null),
     priceSheets: controlOf<number>(price.shape.sheets, USUAL_PACK),
     colourFront: new FormControl<string>(USUAL.colourFront, { nonNullable: true }),
@@ -88,14 +121,26 @@ export class PaperEditor {
   protected readonly estimate = computed(() => {
     this.values();
     const { gsm: weight, kind } = this.form.getRawValue();
-    return weight && weight > 0 ? this.figures.fixed(caliperOf({ gsm: weight, kind, caliperMm: null }), 2) : null;
+    if (!weight || !(weight > 0)) return null;
+    const paper = { gsm: weight, kind, caliperMm: null };
+    return `${this.figures.fixed(caliperOf(paper), 2)} mm, give or take ${this.figures.fixed(caliperSpread(paper), 3)}`;
   });
+  /** Of one sheet, from the stack that was measured. */
+  protected readonly measured = computed(() => {
+    this.values();
+    const { stackMm: mm, stackSheets: n } = this.form.getRawValue();
+    if (!mm || !n) return null;
+    const paper = { gsm: 80, kind: 'printer', caliperMm: mm / n, stackSheets: n } as const;
+    return `${this.figures.fixed(mm / n, 3)} mm a sheet, give or take ${this.figures.fixed(caliperSpread(paper), 3)}`;
+  });
+  protected readonly runs = RUNS;
 
   /** What is in this price is in the currency that it was written in, else in the workshop's. */
   protected readonly currency = computed(() => this.paper()?.price?.currency ?? this.settings.current().currency);
   protected readonly size = computed(() => this.codecs.sheet());
   protected readonly whole = computed(() => this.codecs.number('Count whole sheets, 0 or more.'));
-  protected readonly weight = computed(() => this.codecs.number('Write a weight from 10 to 600 g/m².'));
+  protected readonly weight = computed(() => this.codecs.paperWeight());
+  protected readonly length = computed(() => this.codecs.length());
   protected readonly thickness = computed(() => this.codecs.thickness());
   protected readonly money = computed(() => this.codecs.money(this.currency()));
   /** Common sheets; those of the paper family that this workshop prints on come first. */
@@ -133,9 +178,12 @@ export class PaperEditor {
   }
 
   private draft(): PaperDraft {
-    const { size, priceMinor, priceSheets, ...rest } = this.form.getRawValue();
+    const { size, priceMinor, priceSheets, stackMm: mm, stackSheets: n, ...rest } = this.form.getRawValue();
+    const { offcut, offcutOf } = this.paper() ?? UNSAID;
     return paperDraft.parse({
-      ...rest,
+      ...{ ...rest, offcut, offcutOf },
+      caliperMm: mm === null ? null : mm / (n ?? 1),
+      stackSheets: mm === null || n === 1 ? null : n,
       ...size,
       price: priceMinor === null ? null : { minor: priceMinor, sheets: priceSheets, currency: this.currency() },
     });
@@ -151,7 +199,12 @@ function formOf(paper: Paper | null, page: Settings['page']) {
     name: paper?.name ?? '',
     size: sheet ? { widthMm: sheet.widthMm, heightMm: sheet.heightMm } : null,
     count: paper?.count ?? null,
-    caliperMm: paper?.caliperMm ?? null,
+    stackMm: paper?.caliperMm ? paper.caliperMm * (paper.stackSheets ?? 1) : null,
+    stackSheets: paper?.stackSheets ?? 1,
+    runs: paper?.runs ?? null,
+    marginsMm: paper?.marginsMm ?? 0,
+    lowMark: paper?.lowMark ?? null,
+    place: paper?.place ?? '',
     priceMinor: paper?.price?.minor ?? null,
     priceSheets: paper?.price?.sheets ?? USUAL_PACK,
   };

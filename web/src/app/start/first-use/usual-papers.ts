@@ -1,4 +1,4 @@
-import type { PaperDraft, SettingsDraft } from '@odd-corner/contract';
+import { type PaperDraft, type SettingsDraft, UNSAID } from '@odd-corner/contract';
 import { STOCK_SHEETS } from '@odd-corner/core';
 
 /** Papers that many people have, to begin with: formats and weights as they are commonly sold, thickness estimated. */
@@ -6,7 +6,7 @@ export function usualPapers(page: SettingsDraft['page']): readonly PaperDraft[] 
   const sheet = STOCK_SHEETS.find(({ name }) => name === page)!;
   const size = { widthMm: sheet.widthMm, heightMm: sheet.heightMm };
   const square = (mm: number) => ({ widthMm: mm, heightMm: mm });
-  const common = { caliperMm: null, price: null, foodSafe: 'unknown' } as const;
+  const common = { caliperMm: null, price: null, foodSafe: 'unknown', ...UNSAID } as const;
   const white = { colourFront: '#f7f7f3', colourBack: '#f7f7f3' };
   return [
     { ...common, ...white, ...size, name: `Office paper ${page}`, count: 50, gsm: 80, kind: 'printer' },

@@ -6,6 +6,7 @@ import {
   ParseLengthError,
   parseMoney,
   parseNumber,
+  paperWeight,
   parsePurpose,
   parseSizes,
   type Purpose,
@@ -52,6 +53,17 @@ export class Codecs {
       read: (text) => (/\d\s*(cm|in|"|″)/i.test(text) ? { why: hint } : read(text.replace(/\s*mm\s*$/i, ''))),
       write: (mm) => this.figures.mark(`${Number(mm.toFixed(THICKNESS_DIGITS))}`),
     };
+  }
+
+  /** What a paper weighs in g/m², also written as pounds of a stock. */
+  paperWeight(): Codec<number> {
+    return this.unlessEmpty({
+      read(text): Reading<number> {
+        const value = paperWeight(text, parseNumber);
+        return value === null ? { why: 'Write a weight, for example 80, or 20 lb bond, or 65 lb cover.' } : { value };
+      },
+      write: (gsm) => this.figures.mark(`${Number(gsm.toFixed(2))}`),
+    });
   }
 
   /** Two sides of a sheet, or the name of a common one. */

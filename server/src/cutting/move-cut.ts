@@ -1,0 +1,65 @@
+import type { PlannedParent } from '@odd-corner/core';
+import { areaOf } from '@odd-corner/core';
+import type { Workshop } from '../db/workshop';
+import { ProblemError } from '../http/problem-error';
+
+/** Sheets of one paper that are cut alike: what came out of each, and what of it goes back to the shelf. */
+export type CutSheets = Pick<PlannedParent, 'sheets'> & {
+  readonly paperId: string;
+  readonly pieces: readonly { readonly widthMm: number; readonly heightMm: number }[];
+  readonly offcuts: readonly { readonly widthMm: number; readonly heightMm: number }[];
+};
+
+/** Offcuts of one cut that lie on the shelf: which paper they are there, and how many. */
+export interface KeptOffcut {
+  readonly paperId: string;
+  readonly sheets: number;
+}
+
+function wasteOf({ sheets, pieces, offcuts }: CutSheets, area: number): number {
+  const used = [...pieces, ...offcuts].reduce((sum, one) => sum + areaOf(one), 0);
+  return sheets * Math.max(0, area - used);
+}
+
+/**
+ * Takes sheets off the shelf and puts their offcuts on it. To be asked within one transaction.
+ * @throws ProblemError 404 when the paper is not there, 422 when it has not so many sheets any more
+ */
+export function takeCut({ papers }: Workshop, cut: CutSheets, at: string): KeptOffcut[] {
+  const paper = papers.get(cut.paperId);
+  const wasteMm2 = wasteOf(cut, areaOf(paper));
+  if (!papers.moveSheets(paper.id, -cut.sheets, { why: 'cut', at, wasteMm2 }))
+    throw new ProblemError(
+      422,
+      `The shelf has ${paper.count} of “${paper.name}”, not ${cut.sheets}. Correct its count, or plan anew.`,
+    );
+  const kept = new Map<string, number>();
+  for (const size of cut.offcuts) {
+    const id = papers.addOffcut(paper, size, cut.sheets, at);
+    kept.set(id, (kept.get(id) ?? 0) + cut.sheets);
+  }
+  return [...kept].map(([paperId, sheets]) => ({ paperId, sheets }));
+}
+
+/**
+ * The other way round.
+ * @param back how many sheets go back: fewer where some of them are counted elsewhere by now
+ * @throws ProblemError 422 when an offcut has been used since, or the shelf would be too full
+ */
+export function undoCut(
+  { papers }: Workshop,
+  cut: CutSheets,
+  kept: readonly KeptOffcut[],
+  back: number,
+  at: string,
+): void {
+  for (const { paperId, sheets } of kept)
+    if (!papers.takeOffcut(paperId, sheets, at)) {
+      const name = papers.any(paperId)?.row.name ?? 'An offcut';
+      throw new ProblemError(422, `“${name}” of it was used since. Correct its count first.`);
+    }
+  const paper = papers.any(cut.paperId)?.row;
+  const wasteMm2 = paper ? -wasteOf(cut, areaOf(paper)) : 0;
+  if (!papers.moveSheets(cut.paperId, back, { why: 'put back', at, wasteMm2 }))
+    throw new ProblemError(422, `The shelf would have too many sheets of “${paper?.name ?? 'that paper'}”.`);
+}
