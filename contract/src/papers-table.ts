@@ -153,9 +153,12 @@ function sizeIn(cell: (id: PaperColumn) => string): readonly [number, number] | 
   }
 }
 
+/** Finer figures than these nobody measures. */
+const DIGITS = 6;
+
 /** Papers as rows of a table, a head first: what `papersFrom` reads back as the same. */
 export function papersTable(papers: readonly PaperDraft[]): readonly (readonly string[])[] {
-  const text = (value: number | null): string => (value === null ? '' : `${value}`);
+  const text = (value: number | null): string => (value === null ? '' : `${Number(value.toFixed(DIGITS))}`);
   return [
     PAPER_COLUMNS.filter(({ id }) => id !== 'size').map(({ name }) => name),
     ...papers.map((paper) => [

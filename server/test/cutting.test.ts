@@ -232,7 +232,10 @@ describe('how paper comes and goes', () => {
     const papers = [1, 2, 3].map((n) => ({ ...KRAFT, id: randomUUID(), name: `Kraft ${n}` }));
     expect((await b.send('POST', '/api/papers/many', { papers })).status).toBe(200);
     expect(await shelf(b)).toHaveLength(3);
-    const more = [{ ...KRAFT, id: randomUUID() }, { ...papers[0], name: 'Another under an id that is taken' }];
+    const more = [
+      { ...KRAFT, id: randomUUID() },
+      { ...papers[0], name: 'Another under an id that is taken' },
+    ];
     expect((await b.send('POST', '/api/papers/many', { papers: more })).status).toBe(409);
     expect(await shelf(b)).toHaveLength(3);
     expect((await b.send('POST', '/api/papers/many', { papers: [] })).status).toBe(400);

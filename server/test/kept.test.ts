@@ -165,7 +165,21 @@ beforeAll(async () => {
 
 /** How many rows are in each table. */
 function counts({ workshop: { db } }: Bench): Record<string, number> {
-  const tables = ['papers', 'things', 'hands', 'jobs', 'makes', 'progress', 'log_entries', 'sheets_used', 'cut_sheets', 'paper_moves', 'cutting_plans', 'plan_parents', 'plan_makes'];
+  const tables = [
+    'papers',
+    'things',
+    'hands',
+    'jobs',
+    'makes',
+    'progress',
+    'log_entries',
+    'sheets_used',
+    'cut_sheets',
+    'paper_moves',
+    'cutting_plans',
+    'plan_parents',
+    'plan_makes',
+  ];
   return Object.fromEntries(
     tables.map((table) => [table, db.prepare<[], { n: number }>(`SELECT count(*) AS n FROM ${table}`).get()!.n]),
   );

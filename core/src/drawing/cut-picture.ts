@@ -30,6 +30,11 @@ export function cutPicture(
     ...{ text, at, anchor: at, height },
     width: height * (LETTER * text.length + 0.5),
   });
+  /** What stands on a part, where it has room for it. */
+  const named = (rect: CutRect, text: string): DrawnLabel[] => {
+    const made = label(text, { x: rect.xMm + rect.widthMm / 2, y: -rect.yMm - rect.heightMm / 2 });
+    return made.width <= rect.widthMm && height <= rect.heightMm ? [made] : [];
+  };
   const ring = (rect: CutRect, kind: DrawnLine['kind']): DrawnLine[] =>
     corners(rect).map((from, k, all) => ({ kind, from, to: all[(k + 1) % all.length] }));
   const patches: Patch[] = [
@@ -54,10 +59,8 @@ export function cutPicture(
     ],
     arrows: [],
     labels: [
-      ...pieces.map((piece) =>
-        label(nameOf(piece.wanted), { x: piece.xMm + piece.widthMm / 2, y: -piece.yMm - piece.heightMm / 2 }),
-      ),
-      ...offcuts.map((rest) => label('keep', { x: rest.xMm + rest.widthMm / 2, y: -rest.yMm - rest.heightMm / 2 })),
+      ...pieces.flatMap((piece) => named(piece, nameOf(piece.wanted))),
+      ...offcuts.flatMap((rest) => named(rest, 'keep')),
       ...cutLines.map((one) => one.label),
     ],
     box: { x: 0, y: -heightMm, width: widthMm, height: heightMm },

@@ -35,7 +35,7 @@ const few = (n: number): string => (n === 1 ? 'one' : `${n}`);
 export function gapInWords(proof: Proof): string {
   const { sheets, leastSheets, aim, whole } = proof;
   const taken = `${sheets === 1 ? 'One sheet' : `${sheets} sheets`}`;
-  if (!whole) return `${taken}, and some are missing.`;
+  if (!whole) return sheets ? `${taken}, and some are missing.` : 'None of it comes out of the shelf.';
   if (!sheets) return 'Nothing is to be cut.';
   const gap = gapOf(proof);
   if (leastSheets !== null && leastSheets === sheets && (gap === null || gap <= NO_GAP))
@@ -45,7 +45,7 @@ export function gapInWords(proof: Proof): string {
   if (aim === 'paper' && leastSheets !== null && leastSheets < sheets)
     return `${taken}; perhaps ${few(sheets - leastSheets)} fewer would do.`;
   if (gap !== null) {
-    const percent = Math.max(1, Math.ceil(100 * gap));
+    const percent = Math.max(1, Math.ceil(100 * gap - NO_GAP));
     return `${taken}; another plan may take up to ${percent} % less ${NAMES[aim]}.`;
   }
   return `${taken}; the fewest ${NAMES[aim]} among the plans that were tried.`;

@@ -21,11 +21,13 @@ export const PROPORTIONS = [
 ] as const;
 
 const NOISE_MM = 1e-6;
+/** Narrower strips fall to the floor, in mm. */
+const THINNEST_MM = 0.5;
 
 function besides(sheet: Size, part: Size): Size | null {
   const [right, beyond] = [sheet.widthMm - part.widthMm, sheet.heightMm - part.heightMm];
-  if (right > NOISE_MM) return { widthMm: right, heightMm: sheet.heightMm };
-  return beyond > NOISE_MM ? { widthMm: sheet.widthMm, heightMm: beyond } : null;
+  if (right > THINNEST_MM) return { widthMm: right, heightMm: sheet.heightMm };
+  return beyond > THINNEST_MM ? { widthMm: sheet.widthMm, heightMm: beyond } : null;
 }
 
 /** The largest square: its side is the short side of the sheet, and what is left is a strip of that length. */
@@ -52,7 +54,7 @@ export function stripsOf(sheet: Size, widthMm: number, way: 'across' | 'along'):
   if (!(widthMm > 0) || count < 1) return null;
   const left = full - count * widthMm;
   const part = (mm: number): Size => (upright ? { widthMm: mm, heightMm: long } : { widthMm: long, heightMm: mm });
-  return { id: `strips ${way}`, count, size: part(widthMm), rest: left > NOISE_MM ? part(left) : null };
+  return { id: `strips ${way}`, count, size: part(widthMm), rest: left > THINNEST_MM ? part(left) : null };
 }
 
 /** What a sheet gives without a plan: its largest square, halves and quarters, and the largest sheets of usual proportions. */

@@ -8,6 +8,9 @@ import type { CutRect } from './cutting';
 /** How the largest square comes out of an oblong sheet: by folding a corner over, or by measuring. */
 export type Squaring = 'diagonal' | 'measured';
 
+/** How far inside the square the arrow of its cut points, as a share of its side. */
+const CUT_SHOWN = 0.02;
+
 const BLADE = 'Cut along a steel ruler on a mat, your hand behind the blade, and away from small children.';
 
 const WORDS: Readonly<Record<'corner' | 'strip' | 'open' | 'cut' | 'mark', StepWords>> = {
@@ -93,6 +96,7 @@ export function squaringSteps({ widthMm, heightMm }: Pick<CutRect, 'widthMm' | '
         hand.pinch('mark', edge, { from: point(h, 0), to: point(h, h) });
       },
     );
-  step(WORDS.cut, { arrows: [{ kind: 'push-in', grip: beyond }] }, () => hand.cut(edge));
+  // The strip is gone afterwards: the arrow points at the edge of the square.
+  step(WORDS.cut, { arrows: [{ kind: 'push-in', grip: point(h - CUT_SHOWN * h, h / 2) }] }, () => hand.cut(edge));
   return { steps, finished: hand.pose };
 }

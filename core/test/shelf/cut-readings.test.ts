@@ -93,8 +93,11 @@ describe('parts of a sheet', () => {
           expect(size.widthMm).toBeLessThanOrEqual(whole.widthMm + 1e-9);
           expect(size.heightMm).toBeLessThanOrEqual(whole.heightMm + 1e-9);
           const area = count * size.widthMm * size.heightMm + (rest ? rest.widthMm * rest.heightMm : 0);
+          // What is left is told unless it is thinner than half a millimetre.
           if (id === 'square' || id === 'halves' || id === 'quarters')
-            expect(area).toBeCloseTo(whole.widthMm * whole.heightMm, 4);
+            expect(whole.widthMm * whole.heightMm - area).toBeLessThan(
+              0.5 * Math.max(whole.widthMm, whole.heightMm) + 1e-6,
+            );
         }
       }),
     ));
@@ -151,7 +154,7 @@ describe('squaring a sheet', () => {
         expect(area).toBeCloseTo(short * short, 4);
         expect(steps.every(({ poses }) => poses.length > 0)).toBe(true);
         const { rest } = squareOf(size);
-        expect(rest!.widthMm).toBeCloseTo(short * ratio - short, 9);
+        expect(rest?.widthMm ?? 0).toBeCloseTo(short * ratio - short > 0.5 ? short * ratio - short : 0, 9);
       }),
       { numRuns: 20 },
     ));

@@ -20,8 +20,11 @@ describe('the shelf', () => {
 
   it('shows size, weight, thickness and where it comes from', async () => {
     expect((await show()).text).toContain('420 × 297 mm');
-    expect((await show()).text).toContain('kraft, 90 g/m², 0.12 mm');
-    expect((await show([aPaper({ caliperMm: null, gsm: 100 })])).text).toContain('0.14 mm, estimated');
+    const measured = await show([aPaper({ stackSheets: 20, place: 'Flat drawer', runs: 'width', lowMark: 5 })]);
+    expect(measured.text).toMatch(/kraft\s*90 g\/m².*0\.12 mm\s*± 0\.003/);
+    expect(measured.text).toMatch(/grain along side 1.*running low.*Flat drawer/);
+    const estimated = await show([aPaper({ caliperMm: null, gsm: 100, reserved: 2 })]);
+    expect(estimated.text).toMatch(/0\.14 mm\s*± 0\.014, estimated.*2 reserved, 3 free/);
   });
 
   it('counts up and down from the version that is shown', async () => {
@@ -31,7 +34,7 @@ describe('the shelf', () => {
     expect(request.request.body).toMatchObject({ count: 4, version: 3, name: 'Kraft' });
     request.flush(aPaper({ count: 4, version: 4 }));
     await bench.settle();
-    expect(bench.find('output').textContent).toBe('4');
+    expect(bench.find('oc-edit-cell.count').textContent.trim()).toBe('4');
   });
 
   it('cannot count below nothing', async () =>
@@ -52,12 +55,12 @@ describe('the shelf', () => {
     await bench.settle(80);
     expect(bench.dialog()).toMatch(/“Kraft” was changed meanwhile.*Sheets\s*6\s*9/);
     await bench.press('Decide later');
-    expect(bench.find('output').textContent).toBe('5');
+    expect(bench.find('oc-edit-cell.count').textContent.trim()).toBe('5');
     bench.button('One sheet more').click();
     late();
     await bench.settle(80);
     await bench.press('Keep it as it is');
-    expect(bench.find('output').textContent).toBe('9');
+    expect(bench.find('oc-edit-cell.count').textContent.trim()).toBe('9');
   });
 
   it('says nothing when someone else did just the same', async () => {
@@ -72,12 +75,14 @@ describe('the shelf', () => {
     );
     await bench.settle(80);
     expect(bench.dialog()).toBe('');
-    expect(bench.find('output').textContent).toBe('6');
+    expect(bench.find('oc-edit-cell.count').textContent.trim()).toBe('6');
   });
 
   it('removes and puts back', async () => {
     const bench = await show();
-    bench.button('Remove').click();
+    bench.button('More').click();
+    await bench.settle();
+    document.querySelector<HTMLButtonElement>('button[mat-menu-item]')?.click();
     bench.sent('DELETE', `/api/papers/${aPaper().id}`).flush(null);
     await bench.settle();
     expect(bench.text).toContain('The shelf is empty');
@@ -86,6 +91,56 @@ describe('the shelf', () => {
     bench.sent('POST', `/api/papers/${aPaper().id}/restore`).flush(aPaper({ version: 5 }));
     await bench.settle();
     expect(bench.text).toContain('Kraft');
+  });
+
+  const rowsOf = (bench: PageBench<ShelfPage>): string[] =>
+    [...bench.host.querySelectorAll('oc-edit-cell.name')].map((cell) => cell.textContent.trim());
+
+  it('finds papers by words, shows offcuts alone, and sorts by any column', async () => {
+    const papers = [
+      aPaper({ id: '00000000-0000-4000-8000-000000000011', name: 'Kraft', count: 5 }),
+      aPaper({ id: '00000000-0000-4000-8000-000000000012', name: 'Kraft, offcut', count: 2, offcut: true }),
+      aPaper({ id: '00000000-0000-4000-8000-000000000013', name: 'Sea charts', count: 9, place: 'Rack' }),
+    ];
+    const bench = await show(papers);
+    expect(rowsOf(bench)).toEqual(['Kraft', 'Kraft, offcut', 'Sea charts']);
+    bench.find('th.mat-column-count').click();
+    await bench.settle();
+    expect(rowsOf(bench)).toEqual(['Kraft, offcut', 'Kraft', 'Sea charts']);
+    await bench.write('Find', 'rack');
+    await bench.settle();
+    expect(rowsOf(bench)).toEqual(['Sea charts']);
+    await bench.write('Find', '');
+    await bench.choose('Show', 'Offcuts');
+    await bench.settle();
+    expect(rowsOf(bench)).toEqual(['Kraft, offcut']);
+  });
+
+  it('edits a count where it stands, tells what is wrong, and takes it back', async () => {
+    const bench = await show();
+    const type = async (text: string, key: string): Promise<void> => {
+      bench.find('oc-edit-cell.count button').click();
+      await bench.settle();
+      const box = bench.find<HTMLInputElement>('oc-edit-cell.count input');
+      box.value = text;
+      box.dispatchEvent(new Event('input'));
+      await bench.settle();
+      box.dispatchEvent(new KeyboardEvent('keydown', { key }));
+      await bench.settle();
+    };
+    await type('minus one', 'Enter');
+    expect(bench.find('oc-edit-cell.count').textContent).toContain('Count whole sheets');
+    bench.http.expectNone((request) => request.method === 'PUT');
+    bench.find('oc-edit-cell.count input').dispatchEvent(new KeyboardEvent('keydown', { key: 'Escape' }));
+    await bench.settle();
+    await type('40', 'Enter');
+    const sent = bench.sent('PUT', `/api/papers/${aPaper().id}`);
+    expect(sent.request.body).toMatchObject({ count: 40, version: 3 });
+    sent.flush(aPaper({ count: 40, version: 4 }));
+    await bench.settle();
+    document.querySelector<HTMLButtonElement>('mat-snack-bar-container button')?.click();
+    await bench.settle();
+    expect(bench.sent('PUT', `/api/papers/${aPaper().id}`).request.body).toMatchObject({ count: 5, version: 4 });
   });
 
   it('adds a thing, or a set of them, from one line', async () => {

@@ -68,6 +68,8 @@ const REST_MS = 400;
 const KEPT = 'odd-corner cutting list';
 
 interface Planning {
+  /** What it is for: an answer to what was asked before is of no use. */
+  readonly request: string | null;
   readonly state: CuttingState | null;
   readonly failed: string | null;
 }
@@ -193,24 +195,28 @@ export class NewCutting {
     toObservable(this.work).pipe(
       debounceTime(REST_MS),
       switchMap(({ request, long }): Observable<Planning> => {
-        if (!request) return of({ state: null, failed: null });
+        if (!request) return of({ request, state: null, failed: null });
         const asked = JSON.parse(request) as ReturnType<typeof cuttingAsked>;
         const found = this.cutting.plan({ ...asked, patience: long ? 'long' : 'short' }).pipe(
-          map((state): Planning => ({ state, failed: null })),
-          catchError((error: unknown) => of<Planning>({ state: null, failed: failureText(error) })),
+          map((state): Planning => ({ request, state, failed: null })),
+          catchError((error: unknown) => of<Planning>({ request, state: null, failed: failureText(error) })),
         );
         // Who stops it keeps what is there.
         return found.pipe(takeUntil(this.stops.pipe(filter((stopped) => stopped === request))));
       }),
     ),
-    { initialValue: { state: null, failed: null } },
+    { initialValue: { request: null, state: null, failed: null } },
   );
-  protected readonly failed = computed(() => this.planning().failed);
-  protected readonly plan = computed(() => (this.lines().length ? (this.planning().state?.plan ?? null) : null));
+  /** What is known of what is asked now. */
+  private readonly known = computed(() => {
+    const planning = this.planning();
+    return planning.request === this.request() ? planning : null;
+  });
+  protected readonly failed = computed(() => this.known()?.failed ?? null);
+  protected readonly plan = computed(() => this.known()?.state?.plan ?? null);
   protected readonly working = computed(() => {
-    const { state, failed } = this.planning();
     const request = this.request();
-    return request !== null && !failed && this.stopped() !== request && state?.working !== null;
+    return request !== null && !this.failed() && this.stopped() !== request && this.known()?.state?.working !== null;
   });
   protected readonly gap = computed(() => {
     const plan = this.plan();

@@ -19,7 +19,8 @@ describe('writing a paper down', () => {
       'Size of one sheet': '8 1/2 x 11 in',
       Sheets: '12',
       Weight: '90',
-      Thickness: '0,12',
+      'Thickness of a stack': '2,4',
+      'Sheets in the stack': '20',
     });
     await bench.submit();
     const body = bench.sent('POST', '/api/papers').request.body as Record<string, unknown>;
@@ -56,8 +57,8 @@ describe('writing a paper down', () => {
     await bench.submit();
     const price = { minor: 1250, currency: 'EUR', sheets: 50 } as const;
     expect(bench.sent('POST', '/api/papers').request.body).toMatchObject({ price });
-    const again = await show(aPaper({ price, caliperMm: 0.12 }), euro);
-    expect([await again.reads('Price'), await again.reads('Thickness')]).toEqual(['12,50', '0,12']);
+    const again = await show(aPaper({ price, caliperMm: 0.12, stackSheets: 20 }), euro);
+    expect([await again.reads('Price'), await again.reads('Thickness of a stack')]).toEqual(['12,50', '2,4']);
     await again.write('Price', '');
     await again.submit();
     expect(again.sent('PUT', `/api/papers/${aPaper().id}`).request.body).toMatchObject({ price: null });
@@ -71,10 +72,10 @@ describe('writing a paper down', () => {
     ['Size of one sheet', '4 m x 2 m', 'at most 3 m'],
     ['Sheets', '1.5', 'Count whole sheets'],
     ['Sheets', '1,200', 'Count whole sheets'],
-    ['Weight', 'heavy', 'Write a weight from 10 to 600'],
+    ['Weight', 'heavy', 'or 20 lb bond'],
     ['Weight', '', 'Write a weight from 10 to 600'],
-    ['Thickness', '9', 'at most 2 mm thick'],
-    ['Thickness', '0.1 in', 'Write a thickness in mm'],
+    ['Thickness of a stack', '9', 'Of one sheet: Paper is at most 2 mm thick'],
+    ['Thickness of a stack', '0.1 in', 'Write a thickness in mm'],
     ['Price', '1.005', 'Write a price'],
     ['for how many sheets', '0', 'one sheet or more'],
   ])('tells what is wrong with %s “%s” beside it and sends nothing', async (field, text, told) => {

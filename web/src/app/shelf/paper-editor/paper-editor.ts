@@ -9,8 +9,8 @@ import {
   untracked,
   viewChild,
 } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
-import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
+import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
+import { type AbstractControl, FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
@@ -155,6 +155,13 @@ export class PaperEditor {
   protected readonly unit = this.figures.shown;
 
   constructor() {
+    const { stackMm: stack, stackSheets: sheets } = this.form.controls;
+    // What one sheet of the stack measures is what is kept.
+    stack.addValidators(({ value }: AbstractControl<number | null>) => {
+      const read = paperDraft.shape.caliperMm.safeParse(value === null ? null : value / (sheets.value ?? 1));
+      return read.success ? null : { schema: `Of one sheet: ${read.error.issues[0].message}` };
+    });
+    sheets.valueChanges.pipe(takeUntilDestroyed()).subscribe(() => stack.updateValueAndValidity({ emitEvent: false }));
     effect(() => {
       const [paper, { page }, first] = [this.paper(), this.settings.current(), this.first()];
       untracked(() => {

@@ -30,16 +30,20 @@ export class ShoppingList {
   protected readonly rows = computed(() =>
     shoppingList(this.jobs.rows(), this.papers.rows()).map(({ paper, lacking, low, jobs }) => {
       const { name, widthMm, heightMm, kind, gsm, price } = paper;
-      const packs = price && lacking ? Math.ceil(lacking / price.sheets) : 0;
+      const packs = price ? Math.ceil(Math.max(1, lacking) / price.sheets) : 0;
       return {
         id: paper.id,
-        buy: lacking ? `${lacking} ${lacking === 1 ? 'sheet' : 'sheets'}` : 'some',
-        packs: price && packs ? `${packs} × ${this.figures.money(price)}` : '',
+        buy: lacking
+          ? `${lacking} ${lacking === 1 ? 'sheet' : 'sheets'}`
+          : price
+            ? `a pack of ${price.sheets}`
+            : 'more of it',
+        packs: price ? `${packs > 1 ? `${packs} × ` : ''}${this.figures.money(price)}` : '',
         name,
         what: `${kind}, ${this.figures.mark(`${Number(gsm.toFixed(1))} g/m²`)}`,
         size: this.figures.sizes([widthMm, heightMm]),
         free: `${Math.max(0, freeOf(paper))}`,
-        why: [...jobs, ...(low ? ['running low'] : [])].join(', '),
+        why: [...jobs, ...(low ? [`running low, mark ${paper.lowMark}`] : [])].join(', '),
       };
     }),
   );
