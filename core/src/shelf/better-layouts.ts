@@ -1,19 +1,19 @@
 import { seededRandom } from '../measure/seeded-random';
 import { type LayoutSearch, layoutSearch, type SearchOptions, type Stages } from './best-layout';
 import { areaOf } from './cutting';
-import { denseLayouts } from './dense-layouts';
+import { denseLayouts, treeOf } from './dense-layouts';
 import type { LaidOut } from './layouts';
 import { layGreedily, PARTINGS } from './plan-cuts';
 import type { CuttingProblem, LayoutPool } from './problem';
 import type { Solve } from './programme';
 import { relaxedChoice } from './relaxed';
 
-const ROUNDS = 24;
+const ROUNDS = 14;
 const SHUFFLES = 12;
 const PLAN: SearchOptions = { bound: false, places: 120 };
 const BOUND: SearchOptions = { bound: true, places: 120 };
 /** Once, at the end: a finer grid gives a better bound and takes longer. */
-const LAST_BOUND: SearchOptions = { bound: true, places: 320 };
+const LAST_BOUND: SearchOptions = { bound: true, places: 240 };
 /** Plans with few turns of the paper, and the bound, are looked for in every such round. */
 const NOW_AND_THEN = 5;
 /** Of what is found at once for a stock, so many that give the most area. */
@@ -60,8 +60,10 @@ export function boundedLayouts(
     const here = left.map((count, k) => (may[s][k] ? count : 0));
     const found = denseLayouts(ways, here, [rooms[s]], rules.lossMm, random);
     const alike = live.filter((k) => `${rooms[k].widthMm} ${rooms[k].heightMm} ${may[k].join()}` === key);
-    for (const { treeOf } of [...found].sort((a, b) => b.area - a.area).slice(0, DENSEST))
-      for (const k of alike) pool.add(k, treeOf());
+    for (const dense of [...found].sort((a, b) => b.area - a.area).slice(0, DENSEST)) {
+      const tree = treeOf(dense, rules.lossMm);
+      for (const k of alike) pool.add(k, tree);
+    }
   }
 }
 

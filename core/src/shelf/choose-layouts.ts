@@ -6,7 +6,7 @@ import { rowsOf } from './relaxed';
 
 const EPS = 1e-6;
 /** Seconds for what is wanted most, and for choices among equals. */
-const [FIRST_S, LATER_S] = [0.5, 0.15];
+const [FIRST_S, LATER_S] = [0.4, 0.15];
 
 export interface Chosen {
   /** How often each layout is cut. */

@@ -50,17 +50,37 @@ function free(table: Table, tree: CutTree, paper: CutRect): void {
   if (b) free(table, second, b);
 }
 
+/** Neighbours that are parted by cuts of one direction. */
+function inRow(tree: CutTree, runs: 'upright' | 'level'): readonly CutTree[] {
+  return 'first' in tree && tree.runs === runs ? [...inRow(tree.first, runs), ...inRow(tree.second, runs)] : [tree];
+}
+
+/**
+ * The same pieces in the order of hands: what cuts of one direction part is cut off one after another from one edge, the highest first, so
+ * that what is left beyond the lower ones comes off in one.
+ */
+function inOrder(tree: CutTree, lossMm: number): CutTree {
+  if (!('first' in tree)) return tree;
+  const { runs } = tree;
+  const [across, along] = runs === 'upright' ? (['heightMm', 'widthMm'] as const) : (['widthMm', 'heightMm'] as const);
+  const row = inRow(tree, runs)
+    .map((one) => inOrder(one, lossMm))
+    .sort((a, b) => b[across] - a[across] || b[along] - a[along]);
+  return row.reduceRight((rest, one) => joined(runs, one, rest, lossMm));
+}
+
 const largest = ({ rests }: Layout): number => Math.max(0, ...rests.map(areaOf));
 
 /** A tree on a sheet of stock whose inside it fits into: with the larger rest in one of two ways to begin. */
 export function layTree(tree: CutTree, stock: Pick<StockSheets, 'size' | 'margins'>, lossMm: number): Layout {
+  const ordered = inOrder(tree, lossMm);
   const lay = (begin: 'upright' | 'level'): Layout => {
     const table = cuttingTable(lossMm);
     const inner = cutMargins(table, stock, lossMm);
     const [paper, other] =
-      begin === 'upright' ? table.cut(inner, begin, tree.widthMm) : table.cut(inner, begin, tree.heightMm);
+      begin === 'upright' ? table.cut(inner, begin, ordered.widthMm) : table.cut(inner, begin, ordered.heightMm);
     table.rest(other);
-    free(table, tree, paper);
+    free(table, ordered, paper);
     return laidOut(table);
   };
   const [a, b] = [lay('upright'), lay('level')];

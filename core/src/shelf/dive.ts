@@ -7,6 +7,8 @@ import { relaxedChoice } from './relaxed';
 const SHUFFLES = 4;
 /** Layouts that the relaxed choice is made among: those that suit what is left best. */
 const MOST = 400;
+/** Stocks that are always tried for what is left. */
+const CHEAPEST = 3;
 const EPS = 1e-6;
 
 /** How often each layout is cut. */
@@ -29,13 +31,23 @@ export function dive(
   const plans: Taken[] = [];
   const plan = new Map<LaidOut, number>();
   const more = (one: LaidOut, times: number): Taken => new Map(plan).set(one, (plan.get(one) ?? 0) + times);
+  // What is left may go onto the stocks that the relaxed choice takes from, or onto the cheapest; layouts for all of it are known.
+  const cheapest = [...problem.live].sort((a, b) => cost[a] - cost[b]).slice(0, CHEAPEST);
+  let focus: readonly number[] = [];
   let left = problem.demand;
   let stocks = problem.stocks;
   while (left.some((count) => count > 0)) {
     const live = problem.live.filter((s) => stocks[s].count > 0);
     if (!live.length) break;
     const now: CuttingProblem = { ...problem, demand: left, stocks, live };
-    boundedLayouts(now, pool, left, problem.areas, SHUFFLES, random);
+    boundedLayouts(
+      { ...now, live: live.filter((s) => focus.includes(s)) },
+      pool,
+      left,
+      problem.areas,
+      SHUFFLES,
+      random,
+    );
     const clipped = (one: LaidOut): LaidOut => ({ ...one, counts: one.counts.map((n, w) => Math.min(n, left[w])) });
     const useful = ({ counts, stock }: LaidOut): number =>
       counts.reduce((sum, n, w) => sum + n * problem.areas[w], 0) / Math.max(EPS, cost[stock]);
@@ -61,6 +73,7 @@ export function dive(
     const most = relaxed.times.reduce((best, n, k) => (n > relaxed.times[best] + EPS ? k : best), 0);
     if (!(relaxed.times[most] > EPS)) break;
     const taken = from[most].one;
+    focus = [...new Set([...from.flatMap(({ one }, k) => (relaxed.times[k] > EPS ? [one.stock] : [])), ...cheapest])];
     // No more often than all of its pieces are still wanted; once at least.
     const whole = Math.min(
       Math.floor(relaxed.times[most] + EPS),

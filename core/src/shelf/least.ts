@@ -3,6 +3,9 @@ import type { ProgrammeRow, Solve } from './programme';
 
 const EPS = 1e-6;
 
+/** Sheets of so many prices add up to nearly anything: then whole ones are not asked for. */
+const FEW_PRICES = 3;
+
 /**
  * The least that whole sheets of the stock add up to, when they have room for all that is wanted and cost no less than any plan must.
  * @param goal what one sheet of each stock counts
@@ -24,8 +27,9 @@ export function leastOf(
   ];
   if (bound !== null && bound > 0)
     rows.push({ terms: of.map((value, s) => [s, value / highest] as const), least: bound / highest - EPS });
+  const whole = new Set(goal.map((value) => value.toPrecision(9))).size <= FEW_PRICES;
   const solved = solve({
-    ...{ cost: goal.map((value) => value / dearest), rows, whole: true },
+    ...{ cost: goal.map((value) => value / dearest), rows, whole },
     most: stocks.map(({ count }) => count),
   });
   return solved?.proven ? solved.value * dearest : null;

@@ -3,7 +3,7 @@ import { NOISE_MM } from './cutting';
 import type { CuttingProblem, LayoutPool } from './problem';
 
 /** Pairs of rectangles that are tried: about a tenth of a second. */
-const EFFORT = 250_000;
+const EFFORT = 150_000;
 /** Where so many selections come out of a sheet, only those that no larger one holds are laid out. */
 const FEW = 500;
 /** Where not all were found, so many of each stock that fill it best. */

@@ -3,7 +3,7 @@ import { parseCuttingList, planCuts, scrapOf, gapInWords, type Proof } from '../
 import { allLayouts } from '../../src/shelf/all-layouts';
 import { layoutSearch, type Stages } from '../../src/shelf/best-layout';
 import { type CutTree, layTree } from '../../src/shelf/cut-tree';
-import { denseLayouts } from '../../src/shelf/dense-layouts';
+import { denseLayouts, treeOf } from '../../src/shelf/dense-layouts';
 import { waysOf } from '../../src/shelf/lying';
 import { seededRandom } from '../../src/index';
 import { separable } from './cutting-checker';
@@ -112,9 +112,10 @@ describe('all layouts of a sheet', () => {
           expect(counts.every((n, k) => n <= most[k])).toBe(true);
           boxes.forEach((box, k) => expect(treeOf(k)).toMatchObject(box));
         }
-        for (const { counts, treeOf, widthMm, heightMm } of denseLayouts(ways, most, [room], loss, seededRandom(5))) {
+        for (const dense of denseLayouts(ways, most, [room], loss, seededRandom(5))) {
+          const { counts, widthMm, heightMm } = dense;
           expect(keys.has([...counts].join())).toBe(true);
-          expect(treeOf()).toMatchObject({ widthMm, heightMm });
+          expect(treeOf(dense, loss)).toMatchObject({ widthMm, heightMm });
         }
         const { tree } = layoutSearch(ways, room, loss, { bound: false, places: 200 }).best(prices, 'any');
         const used = most.map((_, k) =>

@@ -20,6 +20,14 @@ import { RouterLink, RouterLinkActive } from '@angular/router';
       }
     </nav>
     <mat-tab-nav-panel #panel />`,
+  styles: `
+    @media (max-width: 720px) {
+      a.mat-mdc-tab-link {
+        min-width: 0;
+        padding-inline: 0.7rem;
+      }
+    }
+  `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class ShelfNav {

@@ -53,7 +53,8 @@ export class CutSheet {
   });
   protected readonly picture = computed(() => {
     const { parent, size, names } = this.shown();
-    return cutPicture(parent, size, (k) => names[k] ?? '');
+    // On the picture without the job that it is for, which would not fit.
+    return cutPicture(parent, size, (k) => names[k]?.split(': ').pop() ?? '');
   });
   protected readonly pieces = computed(() => {
     const { parent, names } = this.shown();
