@@ -33,3 +33,11 @@ export async function choose(page: Page, field: string, option: string | RegExp)
   await page.getByRole('combobox', { name: field, exact: true }).first().click();
   await page.getByRole('option', { name: option }).click();
 }
+
+/** A paper of the shelf, by its name. */
+export const paperNamed = (page: Page, name: string): Locator =>
+  page.getByRole('button', { name: `Name of ${name}: ${name}. Edit`, exact: true });
+
+/** How many sheets of a paper the shelf shows. */
+export const sheetsOf = (page: Page, name: string, count: number): Locator =>
+  page.getByRole('button', { name: `Sheets of ${name}: ${count}. Edit`, exact: true });

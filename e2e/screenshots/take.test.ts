@@ -27,7 +27,6 @@ const VIEWS = [
   ['shelf', '/shelf'],
   ['forms', '/forms'],
   ['form', '/forms/square-tray-and-eared-lid'],
-  ['boat', '/forms/oblong-canoe'],
   ['cup', '/forms/flat-folding-cup'],
   ['steps', '/forms/tuck-flap-envelope/steps'],
   ['logbook', '/logbook'],
@@ -45,6 +44,16 @@ test('compare', async ({ page, demo }) => {
   await page.waitForTimeout(1500);
   await page.getByRole('heading', { name: /forms can do it/ }).evaluate((heading) => heading.scrollIntoView());
   await page.screenshot({ path: join(OUT, 'compare.png') });
+});
+
+test('cutting', async ({ page, demo }) => {
+  await settled(page, `${demo.url}/shelf/cutting/new`);
+  await page
+    .getByLabel('One kind a line')
+    .fill('4 x 150 x 150 pockets\n12 x 40 x 297 strips\n3 x A5 labels, not turned');
+  await expect(page.getByRole('button', { name: /^Keep it, reserve/ })).toBeEnabled({ timeout: 60_000 });
+  await page.getByRole('heading', { name: /sheets;/ }).evaluate((heading) => heading.scrollIntoView());
+  await page.screenshot({ path: join(OUT, 'cutting.png') });
 });
 
 test('holds', async ({ page, demo }) => {

@@ -1,9 +1,10 @@
 import type { Page } from '@playwright/test';
 import axe from 'axe-core';
-import { answered, choose, line } from '../pages';
+import { answered, choose, line, sheetsOf } from '../pages';
 import { addPaper, expect, test } from '../workshop';
 
 const JOB = '0dd00000-0000-4000-8000-000300000001';
+const KRAFT = '0dd00000-0000-4000-8000-000100000006';
 const KIT = '0dd00000-0000-4000-8000-000300000016';
 
 const PLACES = [
@@ -21,6 +22,12 @@ const PLACES = [
   ['a kit', `/jobs/${KIT}/sheet`],
   ['record', `/jobs/${JOB}/record`],
   ['shelf', '/shelf'],
+  ['cutting plans', '/shelf/cutting'],
+  ['a cut', '/shelf/cutting/new'],
+  ['parts of a sheet', `/shelf/papers/${KRAFT}`],
+  ['shopping list', '/shelf/shopping'],
+  ['paper used', '/shelf/use'],
+  ['papers from a table', '/shelf/import'],
   ['forms', '/forms'],
   ['one form', '/forms/square-tray-and-eared-lid'],
   ['a wrap', '/forms/card-template-wrap'],
@@ -198,15 +205,15 @@ test('two windows cannot overwrite each other’s count unseen', async ({ contex
   const [one, other] = [await context.newPage(), await context.newPage()];
   for (const page of [one, other]) await page.goto(`${workshop.url}/shelf`);
   await one.getByRole('button', { name: 'One sheet more' }).click();
-  await expect(one.getByRole('status').filter({ hasText: '5' })).toBeVisible();
+  await expect(sheetsOf(one, 'Chart paper', 5)).toBeVisible();
   await other.getByRole('button', { name: 'One sheet less' }).click();
   const asked = other.getByRole('dialog', { name: '“Chart paper” was changed meanwhile' });
   await expect(asked.getByRole('row', { name: 'Sheets 3 5' })).toBeVisible();
   expect(await faults(other, 'two versions')).toEqual([]);
   await asked.getByRole('button', { name: 'Keep yours' }).click();
-  await expect(other.getByRole('group', { name: /Sheets of/ }).getByRole('status')).toHaveText('3');
+  await expect(sheetsOf(other, 'Chart paper', 3)).toBeVisible();
   await one.reload();
-  await expect(one.getByRole('group', { name: /Sheets of/ }).getByRole('status')).toHaveText('3');
+  await expect(sheetsOf(one, 'Chart paper', 3)).toBeVisible();
 });
 
 test('an earlier decision says what it changes, keeps it, and can be undone', async ({ page, demo }) => {
@@ -235,7 +242,7 @@ test('wrong entries for a paper are told field by field and nothing typed is los
     'Give it a name.',
     'Write two sizes, for example 297 x 210.',
     'Count whole sheets, 0 or more.',
-    'Write a weight from 10 to 600 g/m².',
+    'Write a weight, for example 80, or 20 lb bond, or 65 lb cover.',
   ])
     await expect(page.getByText(told)).toBeVisible();
   await expect(page.getByLabel('Sheets', { exact: true })).toHaveValue('two');

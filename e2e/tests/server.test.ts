@@ -1,3 +1,4 @@
+import { paperNamed } from '../pages';
 import { spawn } from 'node:child_process';
 import { once } from 'node:events';
 import { cpSync, existsSync, mkdirSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
@@ -109,8 +110,8 @@ test('a backup is made and put back in the settings, and what was there until th
   await expect(page.getByText('is back in place')).toBeVisible();
   await expect(rows).toHaveCount(3);
   await page.goto(`${workshop.url}/shelf`);
-  await expect(page.getByRole('heading', { name: 'Chart paper' })).toBeVisible();
-  await expect(page.getByRole('heading', { name: 'Kraft' })).toBeHidden();
+  await expect(paperNamed(page, 'Chart paper')).toBeVisible();
+  await expect(paperNamed(page, 'Kraft')).toBeHidden();
   await workshop.kill();
   await workshop.start();
   await page.goto(`${workshop.url}/settings`);
@@ -121,5 +122,5 @@ test('a backup is made and put back in the settings, and what was there until th
   await page.getByRole('button', { name: 'Put it back' }).click();
   await expect(page.getByText('is back in place')).toBeVisible();
   await page.goto(`${workshop.url}/shelf`);
-  await expect(page.getByRole('heading', { name: 'Kraft' })).toBeVisible();
+  await expect(paperNamed(page, 'Kraft')).toBeVisible();
 });

@@ -1,4 +1,4 @@
-import { answer, answered, line, sheetOf } from '../pages';
+import { answer, answered, line, sheetOf, paperNamed } from '../pages';
 import { addPaper, expect, test } from '../workshop';
 
 test('folding goes on after its workers have died', async ({ page, workshop }) => {
@@ -49,7 +49,7 @@ test('a request that failed says so, and the page goes on when it is tried again
     await expect(page.getByRole('alert')).toContainText('is not answering');
     await page.unroute(/\/api\/(papers|jobs|log)\b/);
     await page.getByRole('button', { name: 'Try again' }).click();
-    await expect(page.getByRole('heading', { name: seen })).toBeVisible();
+    await expect(page.getByText(seen).first()).toBeVisible();
   }
 });
 
@@ -68,6 +68,6 @@ test('what could not be sent stays as it was typed, and is sent when the server 
   await expect(page.getByLabel('Price')).toHaveValue('7,20');
   await workshop.start();
   await page.getByRole('button', { name: 'Put it on the shelf' }).click();
-  await expect(page.getByRole('heading', { name: 'Chart paper' })).toBeVisible();
+  await expect(paperNamed(page, 'Chart paper')).toBeVisible();
   await expect(page.getByText('7.20 EUR for 100')).toBeVisible();
 });

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { answer, answered, choose, openOptions, sideOf } from '../pages';
+import { answer, answered, choose, openOptions, sideOf, paperNamed, sheetsOf } from '../pages';
 import { ASKED, BY_KEYS, BY_TOUCH, walk } from '../walk';
 import { expect, test } from '../workshop';
 
@@ -29,9 +29,9 @@ test('from what goes in to the logbook, by keyboard, with a reload and a power c
   await page.getByLabel('Name').fill('Chart paper');
   await page.getByLabel('Size of one sheet').fill('19 3/4 x 13 3/4 in');
   await page.getByLabel('Sheets', { exact: true }).fill('4');
-  await page.getByLabel('Thickness').fill('0.12');
+  await page.getByLabel('Thickness of a stack').fill('0.12');
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('heading', { name: 'Chart paper' })).toBeVisible();
+  await expect(paperNamed(page, 'Chart paper')).toBeVisible();
 
   await page.getByRole('link', { name: 'Start', exact: true }).press('Enter');
   await page.getByLabel('What, and how large').fill('60 x 45 x 22');
@@ -114,13 +114,13 @@ test('from what goes in to the logbook, by keyboard, with a reload and a power c
   await expect(page.getByText('1 of Chart paper taken off the shelf')).toBeVisible();
 
   await page.getByRole('link', { name: 'Shelf' }).press('Enter');
-  await expect(page.getByRole('group', { name: 'Sheets of Chart paper' }).getByRole('status')).toHaveText('3');
+  await expect(sheetsOf(page, 'Chart paper', 3)).toBeVisible();
   await page.goBack();
   // The bar with “Undo” is gone after some seconds; the entry itself can be taken out at any time.
   await page.getByRole('button', { name: /^Take out/ }).press('Enter');
   await expect(page.getByRole('heading', { name: 'Nothing folded yet' })).toBeVisible();
   await page.getByRole('link', { name: 'Shelf' }).press('Enter');
-  await expect(page.getByRole('group', { name: 'Sheets of Chart paper' }).getByRole('status')).toHaveText('4');
+  await expect(sheetsOf(page, 'Chart paper', 4)).toBeVisible();
 });
 
 for (const one of ASKED)

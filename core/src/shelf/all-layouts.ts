@@ -13,7 +13,7 @@ export interface Bundle {
   readonly counts: readonly number[];
   /** None is as wide and as high as another, or more. */
   readonly boxes: readonly Room[];
-  treeOf(box: number): CutTree;
+  readonly treeOf: (box: number) => CutTree;
 }
 
 /** Smallest rectangles of a selection, without objects: where there are many, these are what time goes into. */

@@ -46,7 +46,7 @@ export function* planCutting(asked: CuttingAsked, solve: Solve): Generator<Cutti
   const { wanted, stock, rules } = asked;
   refuseNonsense(wanted);
   const problem = problemOf(asked);
-  const { stocks, aims, demand } = problem;
+  const { stocks, aims } = problem;
   const [first] = aims;
   const perSheet = stocks.map((one) => sheetCost(first, one, stocks));
   // Where cuts come first, what is proven is how much paper any plan takes.

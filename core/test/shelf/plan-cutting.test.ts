@@ -26,7 +26,7 @@ function planned(asked: Partial<CuttingAsked> & Pick<CuttingAsked, 'wanted' | 's
   const work = planCutting({ rules: USUAL_CUT_RULES, aims: ['paper'], patience: 'short', ...asked }, solve);
   for (;;) {
     const { done, value } = work.next();
-    if (done) return value as CuttingPlan;
+    if (done) return value;
   }
 }
 
@@ -202,8 +202,8 @@ describe('a cutting plan', () => {
     let last: CuttingPlan | null = null;
     while (!last) {
       const { done, value } = work.next();
-      if (done) last = value as CuttingPlan;
-      else told.push(value as CuttingProgress);
+      if (done) last = value;
+      else told.push(value);
     }
     expect(told[0].stage).toBe('first plan');
     expect(told[0].best.missing.every((n) => n === 0)).toBe(true);

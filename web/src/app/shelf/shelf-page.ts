@@ -10,6 +10,7 @@ import { BrokenRows } from '../ui/broken-rows/broken-rows';
 import { StateNote } from '../ui/state-note/state-note';
 import { UndoBar } from '../ui/undo/undo-bar';
 import { saveFile } from '../ui/save-file';
+import { writeTable } from '../ui/table-file';
 import { PaperEditor } from './paper-editor/paper-editor';
 import { PaperTable } from './paper-table/paper-table';
 import { ShelfNav } from './shelf-nav/shelf-nav';
@@ -56,9 +57,7 @@ export class ShelfPage {
 
   /** All papers as a file that other programs read. */
   protected save(): void {
-    void import('papaparse').then(({ unparse }) =>
-      saveFile('papers.csv', unparse(papersTable(this.papers.rows()).map((row) => [...row])), 'text/csv'),
-    );
+    void writeTable(papersTable(this.papers.rows())).then((text) => saveFile('papers.csv', text, 'text/csv'));
   }
 
   protected removeThing({ id, name }: Thing): void {

@@ -7,7 +7,7 @@ import type { CuttingTasks } from './cutting-tasks';
 /** A worker of its own for one plan: ended at once when the plan is not wanted any more. */
 export interface CuttingWorker {
   readonly tasks: Pick<Remote<CuttingTasks>, 'plan'>;
-  end(): void;
+  readonly end: () => void;
 }
 
 export const BEGIN_CUTTING = new InjectionToken<() => CuttingWorker>('cutting worker');

@@ -10,7 +10,9 @@ import { newId } from '../../data/new-id';
 import { Papers } from '../../data/papers';
 import { WorkshopSettings } from '../../data/workshop-settings';
 import { Figures } from '../../ui/figures/figures';
+import { pickFile } from '../../ui/pick-file';
 import { Select } from '../../ui/select/select';
+import { readTable } from '../../ui/table-file';
 import { UndoBar } from '../../ui/undo/undo-bar';
 import { ShelfNav } from '../shelf-nav/shelf-nav';
 
@@ -51,7 +53,7 @@ export class ImportPapers {
   ]);
   protected readonly map = computed((): ColumnMap => {
     const both: Partial<Record<PaperColumn, number | null>> = { ...mapColumns(this.head()), ...this.chosen() };
-    return Object.fromEntries(Object.entries(both).filter(([, k]) => k !== null)) as ColumnMap;
+    return Object.fromEntries(Object.entries(both).filter(([, k]) => k !== null));
   });
   protected readonly rows = computed(() => {
     const { currency } = this.settings.current();
@@ -80,9 +82,8 @@ export class ImportPapers {
     this.chosen.update((all) => ({ ...all, [id]: k }));
   }
 
-  protected async pick(files: FileList | null): Promise<void> {
-    const file = files?.[0];
-    if (!file) return;
+  protected async pick(): Promise<void> {
+    const file = await pickFile('.csv,.tsv,.txt,text/csv,text/tab-separated-values');
     if (file.size > MOST_BYTES) {
       this.failed.set('That file is too large to be a list of papers: bring in at most 1 MB.');
       return;
@@ -95,8 +96,7 @@ export class ImportPapers {
     this.text.set(text);
     this.failed.set(null);
     this.chosen.set({});
-    const { parse } = await import('papaparse');
-    const { data } = parse<string[]>(text.trim(), { skipEmptyLines: 'greedy', delimitersToGuess: [',', ';', '\t'] });
+    const data = await readTable(text);
     this.table.set(data);
     if (text.trim() && data.length < 2) this.failed.set('A table has a line of names, then a line for each paper.');
   }
