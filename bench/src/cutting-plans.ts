@@ -172,7 +172,7 @@ for (const [name, of] of [
 ] as const) {
   const waste = 1 - used / total((row) => of(row).sheets * row.area);
   const ms = total((row) => of(row).ms) / rows.length;
-  const straight = name === 'ours' ? rows.length : rows.filter((row) => (of(row)).separable).length;
+  const straight = name === 'ours' ? rows.length : rows.filter((row) => of(row).separable).length;
   console.log(
     `  ${name.padEnd(24)} ${`${total((row) => of(row).sheets)}`.padStart(5)} sheets, waste ${percent(waste).padStart(8)}, ${ms.toFixed(0).padStart(5)} ms each, ${straight} of ${rows.length} cut from edge to edge`,
   );
