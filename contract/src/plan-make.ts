@@ -77,9 +77,8 @@ export const isWhole = ({ papers }: MakePlan): boolean =>
 /** The plan as it is kept; null where nothing of it comes from the shelf. */
 export function keptPlan({ papers }: MakePlan): CutPlanKept | null {
   const parents = papers.flatMap(({ paperId, wanted, planned }) =>
-    planned.parents.map(({ sheets, pieces }) => ({
-      paperId,
-      sheets,
+    planned.parents.map(({ sheets, pieces, cuts, offcuts }) => ({
+      ...{ paperId, sheets, cuts: [...cuts], offcuts: [...offcuts] },
       pieces: pieces.map(({ wanted: k, xMm, yMm, widthMm, heightMm, turned }) => ({
         ...{ entryKey: wanted[k].entryKey, xMm, yMm, widthMm, heightMm, turned },
       })),

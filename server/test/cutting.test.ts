@@ -227,6 +227,29 @@ describe('how paper comes and goes', () => {
     expect(month).toMatchObject({ wasteMm2: 0, sheets: 3, value: [{ minor: 50 }] });
   });
 
+  it('counts what is lost of a make’s own sheets, and nothing once they were not cut after all', async () => {
+    const b = bench();
+    const paper = await kraft(b, { count: 5 });
+    const job = await post<Job>(b, '/api/jobs', { ...watchJob(paper.id), id: randomUUID() });
+    const [{ id: makeId, make }] = job.makes;
+    const at = { xMm: 0, yMm: 0, turned: false };
+    const parent = {
+      ...{ paperId: paper.id, sheets: 2 },
+      pieces: [{ ...at, entryKey: make.entries[0].key, widthMm: 200, heightMm: 297 }],
+      offcuts: [{ xMm: 200, yMm: 0, widthMm: 100, heightMm: 297 }],
+    };
+    const accepted = await b.send('PUT', `/api/makes/${makeId}/cut`, { version: 1, plan: { parents: [parent] } });
+    expect(accepted.status).toBe(200);
+    const lost = async (): Promise<number> =>
+      ((await b.send('GET', '/api/papers/months')).body as PaperMonth[])[0].wasteMm2;
+    await b.send('POST', `/api/makes/${makeId}/cut/done`, { version: 2 });
+    expect(await lost()).toBeCloseTo(2 * 120 * 297);
+    expect((await shelf(b)).map(({ count }) => count).sort()).toEqual([2, 3]);
+    await b.send('POST', `/api/makes/${makeId}/cut/undone`, { version: 3 });
+    expect(await lost()).toBeCloseTo(0);
+    expect(await shelf(b)).toMatchObject([{ count: 5, reserved: 2 }]);
+  });
+
   it('brings many papers in, all or none', async () => {
     const b = bench();
     const papers = [1, 2, 3].map((n) => ({ ...KRAFT, id: randomUUID(), name: `Kraft ${n}` }));

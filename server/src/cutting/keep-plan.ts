@@ -123,7 +123,7 @@ export function tickCut(
     if (done) cuttingPlans.tick(id, parentId, true, takeCut(workshop, parent, at));
     else {
       refuseUsed(workshop, plan, parent);
-      undoCut(workshop, parent, cuttingPlans.keptOf(id, parentId), parent.sheets, at);
+      undoCut(workshop, parent.paperId, [parent], cuttingPlans.keptOf(id, parentId), parent.sheets, at);
       cuttingPlans.tick(id, parentId, false, []);
     }
     return cuttingPlans.written(id);

@@ -42,24 +42,27 @@ export function takeCut({ papers }: Workshop, cut: CutSheets, at: string): KeptO
 }
 
 /**
- * The other way round.
- * @param back how many sheets go back: fewer where some of them are counted elsewhere by now
+ * The other way round, for all sheets of one paper that were cut together.
+ * @param back how many of them go back: fewer where some are counted elsewhere by now
  * @throws ProblemError 422 when an offcut has been used since, or the shelf would be too full
  */
 export function undoCut(
   { papers }: Workshop,
-  cut: CutSheets,
+  paperId: string,
+  cuts: readonly CutSheets[],
   kept: readonly KeptOffcut[],
   back: number,
   at: string,
 ): void {
-  for (const { paperId, sheets } of kept)
-    if (!papers.takeOffcut(paperId, sheets, at)) {
-      const name = papers.any(paperId)?.row.name ?? 'An offcut';
+  for (const { paperId: offcutId, sheets } of kept)
+    if (!papers.takeOffcut(offcutId, sheets, at)) {
+      const name = papers.any(offcutId)?.row.name ?? 'An offcut';
       throw new ProblemError(422, `“${name}” of it was used since. Correct its count first.`);
     }
-  const paper = papers.any(cut.paperId)?.row;
-  const wasteMm2 = paper ? -wasteOf(cut, areaOf(paper)) : 0;
-  if (!papers.moveSheets(cut.paperId, back, { why: 'put back', at, wasteMm2 }))
+  const paper = papers.any(paperId)?.row;
+  const all = cuts.reduce((sum, { sheets }) => sum + sheets, 0);
+  const lost = paper ? cuts.reduce((sum, cut) => sum + wasteOf(cut, areaOf(paper)), 0) : 0;
+  const wasteMm2 = all ? -lost * (back / all) : 0;
+  if (!papers.moveSheets(paperId, back, { why: 'put back', at, wasteMm2 }))
     throw new ProblemError(422, `The shelf would have too many sheets of “${paper?.name ?? 'that paper'}”.`);
 }

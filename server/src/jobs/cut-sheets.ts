@@ -121,14 +121,10 @@ function putBack(workshop: Workshop, { id: makeId, cut }: JobMake, at: string): 
   const { db, jobs } = workshop;
   const offcuts = jobs.offcutsOf(makeId);
   for (const [k, { paperId, sheets, covered }] of keptOf(db, makeId).entries()) {
-    const pieces = (cut?.plan.parents ?? []).filter((parent) => parent.paperId === paperId);
-    const all = pieces.flatMap((parent) => Array.from({ length: parent.sheets }, () => parent));
-    const lost = {
-      ...{ paperId, sheets: 1 },
-      pieces: all.flatMap((parent) => parent.pieces),
-      offcuts: all.flatMap((parent) => parent.offcuts ?? []),
-    };
-    undoCut(workshop, lost, k === 0 ? offcuts : [], sheets - covered, at);
+    const cuts = (cut?.plan.parents ?? [])
+      .filter((parent) => parent.paperId === paperId)
+      .map((parent) => ({ ...parent, offcuts: parent.offcuts ?? [] }));
+    undoCut(workshop, paperId, cuts, k === 0 ? offcuts : [], sheets - covered, at);
     db.prepare<[string, string]>(
       `UPDATE sheets_used SET taken = taken + covered, covered = 0 WHERE paper_id = ? AND entry_id IN (SELECT id FROM log_entries WHERE make_id = ?)`,
     ).run(paperId, makeId);

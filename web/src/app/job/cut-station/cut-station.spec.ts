@@ -46,6 +46,30 @@ describe('cutting the sheets of a job', () => {
     expect(b.text).toContain('Keep 1 of Kraft for it');
   });
 
+  it('cuts what was left of its paper first, and shows plans that were kept without their cuts', async () => {
+    const rest = aPaper({
+      ...{ id: '00000000-0000-4000-8000-000000000021', name: 'Kraft, offcut', offcut: true, offcutOf: aPaper().id },
+      ...{ widthMm: Math.max(tray, lid), heightMm: tray + lid, count: 1 },
+    });
+    const b = await atStation(CutStation, job, { papers: [aPaper(), rest] });
+    await b.settle(200);
+    expect(b.text).toContain('One sheet of Kraft, offcut');
+    b.button('Keep 1 of Kraft, offcut for it').click();
+    const { plan } = b.sent('PUT', URL).request.body as { plan: CutPlanKept };
+    const parents = plan.parents.map(({ cuts: _, offcuts: __, ...parent }) => parent);
+    const old: Job = { ...job, makes: [{ ...job.makes[0], cut: { plan: { parents }, done: false } }] };
+    const again = await atStation(CutStation, old, { papers: [aPaper(), rest] });
+    expect(again.host.querySelectorAll('ol li').length).toBeGreaterThan(0);
+  });
+
+  it('says where its sheets are cut with others', async () => {
+    const [make] = job.makes;
+    const inPlan = { id: make.id, title: 'Ticket pockets', done: false };
+    const b = await atStation(CutStation, { ...job, makes: [{ ...make, inPlan }] });
+    expect(b.text).toContain('Its sheets are reserved, and cut with others: Ticket pockets');
+    expect(b.text).not.toContain('Keep 1 of');
+  });
+
   it.each([
     ['too small', aPaper({ widthMm: 120, heightMm: 120 }), 'Kraft gives 0 of 1 sheets for Tray'],
     ['kept for others', aPaper({ count: 2, reserved: 2 }), 'Kraft gives 0 of 1 sheets for Tray'],

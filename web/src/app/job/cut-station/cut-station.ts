@@ -14,7 +14,7 @@ import {
   stockOf,
   USUAL_CUTTING,
 } from '@odd-corner/contract';
-import { caliperOf, entryNames, formById, gapInWords } from '@odd-corner/core';
+import { caliperOf, entryNames, formById, gapInWords, planCuts } from '@odd-corner/core';
 import { catchError, finalize, map, type Observable, of, startWith, switchMap } from 'rxjs';
 import { failureText } from '../../data/api';
 import { Jobs } from '../../data/jobs';
@@ -108,8 +108,9 @@ export class CutStation {
   private readonly shownPlan = computed((): CutPlanKept | null => this.cut()?.plan ?? this.planned());
   protected readonly sheets = computed(() => {
     const keys = [...new Set(this.inHand.make().make.entries.map(({ key }) => key))];
-    return (this.shownPlan()?.parents ?? []).map(({ paperId, sheets, pieces, cuts = [], offcuts = [] }): ShownCut => {
-      const paper = this.inHand.paperOf(paperId);
+    return (this.shownPlan()?.parents ?? []).map((kept): ShownCut => {
+      const paper = this.inHand.paperOf(kept.paperId);
+      const { sheets, pieces, cuts = [], offcuts = [] } = paper ? withCuts(kept, paper) : kept;
       return {
         ...{ paper: paper?.name ?? 'a paper that was removed', colours: coloursOf(paper) },
         size: paper ?? extentOf(pieces),
@@ -181,8 +182,36 @@ export class CutStation {
   }
 }
 
+type Parent = CutPlanKept['parents'][number];
+
+/** Plans that were kept before cuts were: their pieces laid out anew on the same sheet. */
+function withCuts(parent: Parent, { widthMm, heightMm }: Paper): Parent {
+  if (parent.cuts) return parent;
+  const wanted = parent.pieces.map((piece) => ({
+    outline: { widthMm: piece.widthMm, heightMm: piece.heightMm },
+    ...{ mayTurn: true, grain: null, side: null, trim: 0, count: 1, from: null },
+  }));
+  const sheet = {
+    id: '',
+    version: 1,
+    size: { widthMm, heightMm },
+    runs: null,
+    margins: 0,
+    count: 1,
+    offcut: false,
+    cost: null,
+  };
+  const { parents, missing } = planCuts(wanted, [sheet]);
+  if (!parents.length || missing.some((n) => n > 0)) return parent;
+  const [{ pieces, cuts, offcuts }] = parents;
+  return {
+    ...{ ...parent, cuts: [...cuts], offcuts: [...offcuts] },
+    pieces: pieces.map(({ wanted: k, ...piece }) => ({ ...piece, entryKey: parent.pieces[k].entryKey })),
+  };
+}
+
 /** How far pieces reach, where the sheet that they came from is not known any more. */
-function extentOf(pieces: CutPlanKept['parents'][number]['pieces']): {
+function extentOf(pieces: Parent['pieces']): {
   readonly widthMm: number;
   readonly heightMm: number;
 } {

@@ -31,6 +31,18 @@ describe('writing down what came out', () => {
     expect(b.text).toContain('Lid with ears, if you measured it as well');
   });
 
+  it('counts the offcuts that it was cut from, not the sheets that it might have taken', async () => {
+    const [make] = job.makes;
+    const rest = aPaper({ id: '00000000-0000-4000-8000-000000000021', name: 'Kraft, offcut', offcut: true });
+    const piece = { entryKey: 'tray', xMm: 0, yMm: 0, widthMm: 100, heightMm: 100, turned: false };
+    const cut = { plan: { parents: [{ paperId: rest.id, sheets: 2, pieces: [piece] }] }, done: true };
+    const made = await atStation(RecordStation, aJob({ makes: [{ ...make, cut }] }), { papers: [aPaper(), rest] });
+    made.answer('GET', '/api/hands', []);
+    await made.settle(300);
+    expect(await made.reads('Sheets of Kraft, offcut')).toBe('2');
+    expect(made.text).not.toMatch(/Sheets of Kraft(?!,)/);
+  });
+
   it('sends what was measured in millimetres, by the names that sizes have everywhere', async () => {
     const b = await bench(job.makes[0], [HAND]);
     await b.write('Inside, long', '2 7/16 in');

@@ -44,7 +44,16 @@ export class RecordStation {
   protected readonly make = this.inHand.make;
   /** The papers of the shelf that went into it, each once. */
   protected readonly used = computed((): readonly PaperUsed[] => {
-    const { make, count } = this.make();
+    const { make, count, cut, inPlan } = this.make();
+    if (cut) {
+      // As it is cut: from offcuts too.
+      const taken = new Map<string, number>();
+      for (const { paperId, sheets } of cut.plan.parents) taken.set(paperId, (taken.get(paperId) ?? 0) + sheets);
+      return this.papers.rows().flatMap(({ id, name, count: left }): PaperUsed[] => {
+        const sheets = taken.get(id);
+        return sheets ? [{ id, name, sheets, hint: `${this.figures.count(left)} on the shelf` }] : [];
+      });
+    }
     const ids = new Set(make.entries.flatMap(({ papers }) => papers));
     const own = this.papers.rows().filter(({ id }) => ids.has(id));
     // What it takes does not depend on what is left.
@@ -55,7 +64,7 @@ export class RecordStation {
     );
     return own.map(({ id, name, count: left }) => ({
       ...{ id, name, sheets: sheetsFrom(plan, id) },
-      hint: `${this.figures.count(left)} on the shelf`,
+      hint: inPlan ? `cut with “${inPlan.title}”` : `${this.figures.count(left)} on the shelf`,
     }));
   });
   protected readonly first = computed((): WrittenFirst => ({

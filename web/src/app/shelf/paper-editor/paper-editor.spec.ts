@@ -119,6 +119,28 @@ describe('writing a paper down', () => {
     expect(await bench.isWrong('Name')).toBe(false);
   });
 
+  it('takes back what was changed, and a paper that was just added', async () => {
+    const undo = async (bench: PageBench<PaperEditor>): Promise<void> => {
+      await bench.settle();
+      document.querySelector<HTMLButtonElement>('mat-snack-bar-container button')?.click();
+      await bench.settle();
+    };
+    const changed = await show(aPaper());
+    await fill(changed, { Sheets: '40' });
+    await changed.submit();
+    changed.sent('PUT', `/api/papers/${aPaper().id}`).flush(aPaper({ count: 40, version: 4 }));
+    await undo(changed);
+    expect(changed.sent('PUT', `/api/papers/${aPaper().id}`).request.body).toMatchObject({ count: 5, version: 4 });
+    const added = await show(null);
+    await fill(added, { Name: 'Kraft', Sheets: '3' });
+    await added.submit();
+    const sent = added.sent('POST', '/api/papers');
+    const { id } = sent.request.body as { id: string };
+    sent.flush(aPaper({ id, count: 3 }));
+    await undo(added);
+    added.sent('DELETE', `/api/papers/${id}`);
+  });
+
   it('sends a new paper under one id as long as it stands open, and the next under another', async () => {
     const sent = async (bench: PageBench<PaperEditor>): Promise<string> => {
       await bench.submit();

@@ -35,6 +35,7 @@ import { Figures } from '../../ui/figures/figures';
 import { controlOf, mayBeSent } from '../../ui/forms/schema-form';
 import { Sending } from '../../ui/forms/sending';
 import { Select } from '../../ui/select/select';
+import { UndoBar } from '../../ui/undo/undo-bar';
 
 /** What a new paper is taken to be until something else is written. */
 const USUAL = { gsm: 80, kind: 'printer', colourFront: '#b98d5b', colourBack: '#fbf8ef', foodSafe: 'unknown' } as const;
@@ -88,6 +89,7 @@ export class PaperEditor {
   private readonly settings = inject(WorkshopSettings);
   private readonly figures = inject(Figures);
   private readonly codecs = inject(Codecs);
+  private readonly undo = inject(UndoBar);
   protected readonly sending = inject(Sending);
   private readonly first = viewChild.required<Field<string>>('first');
   /** Of the paper that is being written down anew. */
@@ -181,7 +183,14 @@ export class PaperEditor {
         form: this.form,
         placeOf: ([first, ...rest]) => [FIELD_OF[String(first)] ?? first, ...rest],
       })
-      .subscribe(() => this.closed.emit());
+      .subscribe((kept) => {
+        this.closed.emit();
+        if (before) {
+          const { id: _, version: __, reserved: ___, ...was } = before;
+          this.undo.done(`“${kept.name}” is kept.`, () => this.papers.change(kept, was), 'As it was.');
+        } else
+          this.undo.done(`“${kept.name}” is on the shelf.`, () => this.papers.remove(kept.id), 'Off the shelf again.');
+      });
   }
 
   private draft(): PaperDraft {
