@@ -4,7 +4,9 @@ import type { Make } from './make';
 import type { Paper } from './paper';
 
 /** Sheets of one paper of the shelf that a make may use. */
-export type PaperStock = Pick<Paper, 'id' | 'version' | 'widthMm' | 'heightMm'> & { readonly free: number };
+export type PaperStock = Pick<Paper, 'id' | 'version' | 'widthMm' | 'heightMm' | 'marginsMm' | 'runs'> & {
+  readonly free: number;
+};
 
 /** How one paper gives its share of a make. */
 export interface PaperPlan {
@@ -50,7 +52,7 @@ export function planMake({ entries }: Pick<Make, 'entries'>, count: number, stoc
       byPaper.set(id, [...(byPaper.get(id) ?? []), { entryKey: key, count: share, sheet: wanted }]);
     }
   const papers = [...byPaper].map(([paperId, all]): PaperPlan => {
-    const { version, widthMm, heightMm, free } = stock.find(({ id }) => id === paperId)!;
+    const { version, widthMm, heightMm, marginsMm, runs, free } = stock.find(({ id }) => id === paperId)!;
     const sheets = {
       id: paperId,
       version,

@@ -19,18 +19,7 @@ import { MatInputModule } from '@angular/material/input';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
 import { MatSelectModule } from '@angular/material/select';
 import { Router, RouterLink } from '@angular/router';
-import {
-  type CuttingLine,
-  cuttingAsked,
-  type CuttingOptions,
-  cuttingOptions,
-  isToCut,
-  linesOf,
-  name,
-  parentsOf,
-  stockOf,
-  USUAL_CUTTING,
-} from '@odd-corner/contract';
+import { type CuttingLine, cuttingAsked, isToCut, linesOf, name, parentsOf, stockOf } from '@odd-corner/contract';
 import { entryNames, formById, gapInWords, parseCuttingList, SHELF } from '@odd-corner/core';
 import {
   catchError,
@@ -59,43 +48,17 @@ import { controlOf } from '../../ui/forms/schema-form';
 import { UndoBar } from '../../ui/undo/undo-bar';
 import { Cutting, type CuttingState } from '../../workers/cutting.service';
 import { ShelfNav } from '../shelf-nav/shelf-nav';
+import { type Draft, draftKept, dropDraft, keepDraft } from './cutting-draft';
 import { CuttingRules } from './cutting-rules/cutting-rules';
 import { shownCut } from './shown-cuts';
 
 /** How long typing rests before it is planned, in ms. */
 const REST_MS = 400;
-/** Where what is typed stays when the page is read anew. */
-const KEPT = 'odd-corner cutting list';
-
 interface Planning {
   /** What it is for: an answer to what was asked before is of no use. */
   readonly request: string | null;
   readonly state: CuttingState | null;
   readonly failed: string | null;
-}
-
-interface Draft {
-  readonly text: string;
-  readonly title: string;
-  readonly papers: readonly string[];
-  readonly options: CuttingOptions;
-}
-
-/** What was typed before the page was read anew. */
-function draftKept(): Draft {
-  const none: Draft = { text: '', title: '', papers: [], options: USUAL_CUTTING };
-  try {
-    const kept = JSON.parse(sessionStorage.getItem(KEPT) ?? 'null') as Partial<Draft> | null;
-    const options = cuttingOptions.safeParse(kept?.options);
-    return {
-      text: typeof kept?.text === 'string' ? kept.text : none.text,
-      title: typeof kept?.title === 'string' ? kept.title : none.title,
-      papers: Array.isArray(kept?.papers) ? kept.papers.filter((id) => typeof id === 'string') : none.papers,
-      options: options.success ? options.data : none.options,
-    };
-  } catch {
-    return none;
-  }
 }
 
 /** Plans how sheets that are typed, or that planned jobs need, come out of what lies on the shelf. */
@@ -259,7 +222,7 @@ export class NewCutting {
         ...{ text: this.text(), papers: this.from(), options: this.options() },
         title: this.titled() ?? '',
       };
-      untracked(() => sessionStorage.setItem(KEPT, JSON.stringify(draft)));
+      untracked(() => keepDraft(draft));
     });
   }
 
@@ -292,7 +255,7 @@ export class NewCutting {
       .pipe(finalize(() => this.sending.set(false)))
       .subscribe({
         next: ({ id }) => {
-          sessionStorage.removeItem(KEPT);
+          dropDraft();
           void this.router.navigate(['/shelf/cutting', id]);
           this.undo.done(
             'The plan is kept, its sheets are reserved.',

@@ -2,7 +2,6 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { MatButtonModule } from '@angular/material/button';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
-import { MatTableModule } from '@angular/material/table';
 import { Router, RouterLink } from '@angular/router';
 import { type ColumnMap, mapColumns, PAPER_COLUMNS, type PaperColumn, papersFrom } from '@odd-corner/contract';
 import { finalize } from 'rxjs';
@@ -14,6 +13,7 @@ import { pickFile } from '../../ui/pick-file';
 import { Select } from '../../ui/select/select';
 import { readTable } from '../../ui/table-file';
 import { UndoBar } from '../../ui/undo/undo-bar';
+import { type PlainRow, PlainTable } from '../../ui/plain-table/plain-table';
 import { ShelfNav } from '../shelf-nav/shelf-nav';
 
 /** Larger files are no list of papers. */
@@ -24,7 +24,7 @@ const MOST_ROWS = 500;
 /** A table from another program becomes papers: its columns are matched, every line is looked at, and nothing is kept before it is accepted. */
 @Component({
   selector: 'oc-import-papers',
-  imports: [MatButtonModule, MatFormFieldModule, MatInputModule, MatTableModule, RouterLink, Select, ShelfNav],
+  imports: [MatButtonModule, MatFormFieldModule, MatInputModule, PlainTable, RouterLink, Select, ShelfNav],
   templateUrl: './import-papers.html',
   styleUrl: './import-papers.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -44,7 +44,14 @@ export class ImportPapers {
   private readonly chosen = signal<Readonly<Partial<Record<PaperColumn, number | null>>>>({});
   protected readonly sending = signal(false);
   protected readonly columns = PAPER_COLUMNS;
-  protected readonly shown = ['line', 'name', 'size', 'sheets', 'kind', 'says'];
+  protected readonly shown = [
+    { key: 'line', name: 'Line' },
+    { key: 'name', name: 'Name' },
+    { key: 'size', name: 'Size' },
+    { key: 'sheets', name: 'Sheets' },
+    { key: 'kind', name: 'Kind' },
+    { key: 'says', name: 'What is wrong' },
+  ];
 
   protected readonly head = computed(() => this.table()[0] ?? []);
   protected readonly choices = computed(() => [
@@ -55,21 +62,27 @@ export class ImportPapers {
     const both: Partial<Record<PaperColumn, number | null>> = { ...mapColumns(this.head()), ...this.chosen() };
     return Object.fromEntries(Object.entries(both).filter(([, k]) => k !== null));
   });
-  protected readonly rows = computed(() => {
+  private readonly taken = computed(() => {
     const { currency } = this.settings.current();
-    return papersFrom(this.table().slice(1, MOST_ROWS + 1), this.map(), { currency, first: 2 }).map((row) => {
-      if ('wrong' in row) return { ...row, size: '', sheets: '', kind: '', good: false };
+    return papersFrom(this.table().slice(1, MOST_ROWS + 1), this.map(), { currency, first: 2 });
+  });
+  protected readonly rows = computed(() =>
+    this.taken().map((row): PlainRow => {
+      const line = `${row.line}`;
+      if ('wrong' in row)
+        return {
+          line,
+          name: row.name,
+          size: '',
+          sheets: '',
+          kind: '',
+          says: { text: row.wrong.join(' '), wrong: true },
+        };
       const { name, widthMm, heightMm, count, kind } = row.paper;
-      const size = this.figures.sizes([widthMm, heightMm]);
-      return { line: row.line, name, size, sheets: `${count}`, kind, wrong: [], good: true };
-    });
-  });
-  private readonly good = computed(() => {
-    const { currency } = this.settings.current();
-    return papersFrom(this.table().slice(1, MOST_ROWS + 1), this.map(), { currency, first: 2 }).flatMap((row) =>
-      'paper' in row ? [row.paper] : [],
-    );
-  });
+      return { line, name, size: this.figures.sizes([widthMm, heightMm]), sheets: `${count}`, kind, says: 'nothing' };
+    }),
+  );
+  private readonly good = computed(() => this.taken().flatMap((row) => ('paper' in row ? [row.paper] : [])));
   protected readonly count = computed(() => this.good().length);
   protected readonly wrongs = computed(() => this.rows().length - this.count());
   protected readonly tooMany = computed(() => this.table().length - 1 > MOST_ROWS);

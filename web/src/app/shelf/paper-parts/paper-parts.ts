@@ -2,7 +2,6 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, signal } f
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { FormControl } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
-import { MatTableModule } from '@angular/material/table';
 import { RouterLink } from '@angular/router';
 import {
   caliperOf,
@@ -28,6 +27,7 @@ import { NotHere } from '../../ui/not-here/not-here';
 import { Segments } from '../../ui/segments/segments';
 import { Folding } from '../../workers/folding.service';
 import type { ShownStep } from '../../workers/folding-tasks';
+import { PlainTable } from '../../ui/plain-table/plain-table';
 import { ShelfNav } from '../shelf-nav/shelf-nav';
 
 const NAMES: ReadonlyMap<string, string> = new Map([
@@ -55,7 +55,7 @@ const USUAL_STRIP_MM = 30;
     FigurePipe,
     Icon,
     MatButtonModule,
-    MatTableModule,
+    PlainTable,
     NotHere,
     RouterLink,
     Segments,
@@ -112,7 +112,11 @@ export class PaperParts {
       }),
     );
   });
-  protected readonly columns = ['name', 'gives', 'rest'];
+  protected readonly columns = [
+    { key: 'name', name: 'Part' },
+    { key: 'gives', name: 'One sheet gives' },
+    { key: 'rest', name: 'Left in one piece' },
+  ];
   private readonly asked = computed(() => {
     const [sheet, square] = [this.sheet(), this.square()];
     return sheet && square?.rest ? { sheet, how: this.way() } : null;

@@ -1,11 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { MatTableModule } from '@angular/material/table';
 import type { PaperMonth } from '@odd-corner/contract';
 import { minorDigits } from '@odd-corner/core';
 import { Api, failureText } from '../../data/api';
 import { Chart, type ChartOption } from '../../ui/chart/chart';
 import { Figures } from '../../ui/figures/figures';
 import { StateNote } from '../../ui/state-note/state-note';
+import { PlainTable } from '../../ui/plain-table/plain-table';
 import { ShelfNav } from '../shelf-nav/shelf-nav';
 
 const MM2_PER_M2 = 1e6;
@@ -13,7 +13,7 @@ const MM2_PER_M2 = 1e6;
 /** How paper comes and goes, month by month: used, lost in cutting, and what lies on the shelf. */
 @Component({
   selector: 'oc-paper-use',
-  imports: [Chart, MatTableModule, ShelfNav, StateNote],
+  imports: [Chart, PlainTable, ShelfNav, StateNote],
   templateUrl: './paper-use.html',
   styleUrl: './paper-use.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -23,14 +23,22 @@ export class PaperUse {
   private readonly figures = inject(Figures);
   protected readonly months = signal<readonly PaperMonth[] | null>(null);
   protected readonly failed = signal<string | null>(null);
-  protected readonly columns = ['month', 'used', 'waste', 'value', 'sheets'];
+  protected readonly columns = [
+    { key: 'month', name: 'Month' },
+    { key: 'used', name: 'Used' },
+    { key: 'waste', name: 'of it waste' },
+    { key: 'value', name: 'On the shelf' },
+    { key: 'sheets', name: 'Sheets' },
+  ];
 
   protected readonly rows = computed(() =>
     [...(this.months() ?? [])].reverse().map(({ month, usedMm2, wasteMm2, value, sheets }) => ({
       month,
       used: `${this.figures.fixed(usedMm2 / MM2_PER_M2, 2)} m²`,
       waste: `${this.figures.fixed(wasteMm2 / MM2_PER_M2, 2)} m²`,
-      value: value.map(({ currency, minor }) => this.figures.money({ currency, minor: Math.round(minor) })).join(', '),
+      value:
+        value.map(({ currency, minor }) => this.figures.money({ currency, minor: Math.round(minor) })).join(', ') ||
+        '–',
       sheets: this.figures.count(sheets),
     })),
   );

@@ -1,26 +1,31 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
-import { MatTableModule } from '@angular/material/table';
 import { freeOf, shoppingList } from '@odd-corner/contract';
 import { Jobs } from '../../data/jobs';
 import { Papers } from '../../data/papers';
 import { Figures } from '../../ui/figures/figures';
 import { StateNote } from '../../ui/state-note/state-note';
+import { PlainTable } from '../../ui/plain-table/plain-table';
 import { ShelfNav } from '../shelf-nav/shelf-nav';
 
 /** What planned jobs lack and what runs low, to be printed and taken along. */
 @Component({
   selector: 'oc-shopping-list',
-  imports: [MatButtonModule, MatTableModule, ShelfNav, StateNote],
+  imports: [MatButtonModule, PlainTable, ShelfNav, StateNote],
   templateUrl: './shopping-list.html',
-  styleUrl: './shopping-list.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class ShoppingList {
   private readonly papers = inject(Papers);
   private readonly jobs = inject(Jobs);
   private readonly figures = inject(Figures);
-  protected readonly columns = ['buy', 'paper', 'size', 'free', 'for'];
+  protected readonly columns = [
+    { key: 'buy', name: 'Buy' },
+    { key: 'paper', name: 'Paper' },
+    { key: 'size', name: 'Size' },
+    { key: 'free', name: 'Free now' },
+    { key: 'why', name: 'For' },
+  ];
 
   protected readonly known = computed(() => this.papers.state().kind === 'ready' && this.jobs.state().kind === 'ready');
   protected readonly failed = computed(() => {
@@ -31,16 +36,13 @@ export class ShoppingList {
     shoppingList(this.jobs.rows(), this.papers.rows()).map(({ paper, lacking, low, jobs }) => {
       const { name, widthMm, heightMm, kind, gsm, price } = paper;
       const packs = price ? Math.ceil(Math.max(1, lacking) / price.sheets) : 0;
+      const buy = lacking ? `${lacking} ${lacking === 1 ? 'sheet' : 'sheets'}` : 'more of it';
       return {
-        id: paper.id,
-        buy: lacking
-          ? `${lacking} ${lacking === 1 ? 'sheet' : 'sheets'}`
-          : price
-            ? `a pack of ${price.sheets}`
-            : 'more of it',
-        packs: price ? `${packs > 1 ? `${packs} × ` : ''}${this.figures.money(price)}` : '',
-        name,
-        what: `${kind}, ${this.figures.mark(`${Number(gsm.toFixed(1))} g/m²`)}`,
+        buy: {
+          text: !lacking && price ? `a pack of ${price.sheets}` : buy,
+          small: price ? `${packs > 1 ? `${packs} × ` : ''}${this.figures.money(price)}` : '',
+        },
+        paper: { text: name, small: `${kind}, ${this.figures.mark(`${Number(gsm.toFixed(1))} g/m²`)}` },
         size: this.figures.sizes([widthMm, heightMm]),
         free: `${Math.max(0, freeOf(paper))}`,
         why: [...jobs, ...(low ? [`running low, mark ${paper.lowMark}`] : [])].join(', '),
