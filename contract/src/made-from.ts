@@ -12,6 +12,7 @@ export function madeFrom(answer: SizedForm, { widthMm, heightMm }: SheetSize): n
   const make = makeOf(found(answer), () => ({ papers: [id], thicknessMm: 0 }));
   const most = Math.min(MOST_OF_ONE, Math.floor((widthMm * heightMm) / paperOf(answer) + 1e-9));
   let made = 0;
-  while (made < most && isWhole(planMake(make, made + 1, [{ id, version: 1, widthMm, heightMm, free: 1 }]))) made += 1;
+  const sheet = { id, version: 1, widthMm, heightMm, marginsMm: 0, runs: null, free: 1 };
+  while (made < most && isWhole(planMake(make, made + 1, [sheet]))) made += 1;
   return made;
 }

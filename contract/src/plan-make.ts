@@ -57,10 +57,10 @@ export function planMake({ entries }: Pick<Make, 'entries'>, count: number, stoc
       id: paperId,
       version,
       size: { widthMm, heightMm },
-      margins: 0,
+      margins: marginsMm,
       count: free,
       offcut: false,
-      runs: null,
+      runs,
       cost: null,
     };
     const planned = planCuts(
