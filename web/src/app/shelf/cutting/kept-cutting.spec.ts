@@ -60,7 +60,7 @@ describe('a cutting plan that was kept', () => {
     const bench = await show(aPlan(), [aPaper({ count: 1, reserved: 2 }), other]);
     expect(bench.text).toContain('The shelf has changed since');
     expect(bench.text).toContain('“Kraft” has 1 sheets for it, 2 are needed.');
-    for (let k = 0; k < 40 && bench.host.querySelector('mat-progress-bar'); k++) await bench.settle(100);
+    for (let k = 0; k < 200 && bench.host.querySelector('mat-progress-bar'); k++) await bench.settle(100);
     expect(bench.text).toContain('Planned anew:');
     bench.button('Take the new plan').click();
     const sent = bench.sent('PUT', URL);

@@ -24,7 +24,7 @@ describe('planning a cut', () => {
     area.value = text;
     area.dispatchEvent(new Event('input'));
     await bench.settle(REST);
-    for (let k = 0; k < 40 && bench.host.querySelector('mat-progress-bar'); k++) await bench.settle(100);
+    for (let k = 0; k < 200 && bench.host.querySelector('mat-progress-bar'); k++) await bench.settle(100);
   };
 
   it('lays out what is typed, says how good it is, and keeps it', async () => {
