@@ -24,7 +24,8 @@ const PLACES = [
   ['shelf', '/shelf'],
   ['cutting plans', '/shelf/cutting'],
   ['a cut', '/shelf/cutting/new'],
-  ['parts of a sheet', `/shelf/papers/${KRAFT}`],
+  // Folds every form from what is left of a sheet: minutes in all.
+  ...(process.env['DEEP'] ? [['parts of a sheet', `/shelf/papers/${KRAFT}`] as const] : []),
   ['shopping list', '/shelf/shopping'],
   ['paper used', '/shelf/use'],
   ['papers from a table', '/shelf/import'],
