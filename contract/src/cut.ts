@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import { cutRect, straightCut } from './cutting-plan';
 import { slug } from './make';
-import { id } from './shared';
+import { id, MOST_SHEETS } from './shared';
 
 /** A sheet that comes out of a larger one: whose, and where. */
 export const cutPiece = cutRect.extend({ entryKey: slug, turned: z.boolean() });
@@ -12,7 +12,7 @@ export const cutPlan = z.object({
     .array(
       z.object({
         paperId: id,
-        sheets: z.int().min(1).max(500),
+        sheets: z.int().min(1).max(MOST_SHEETS),
         pieces: z.array(cutPiece).min(1).max(500),
         /** Neither was kept with the first plans. */
         cuts: z.array(straightCut).max(1000).optional(),

@@ -1,8 +1,8 @@
-import { AIMS } from '@odd-corner/core';
+import { AIMS, USUAL_CUT_RULES } from '@odd-corner/core';
 import * as z from 'zod';
 import { paperSheet } from './paper';
 import { slug } from './make';
-import { id, moment, name, version } from './shared';
+import { id, moment, MOST_SHEETS, name, TOO_MANY_SHEETS, version } from './shared';
 
 const placeMm = z.number().min(0).max(20_000);
 
@@ -17,7 +17,7 @@ export const cuttingLine = z.object({
   name,
   widthMm: z.number('Write a size, for example 210 x 99.').min(5, 'Cut nothing narrower than 5 mm.').max(3000),
   heightMm: z.number('Write a size, for example 210 x 99.').min(5, 'Cut nothing narrower than 5 mm.').max(3000),
-  count: z.int('Count whole sheets.').min(1, 'Count one or more.').max(500, 'Cut at most 500 alike.'),
+  count: z.int('Count whole sheets.').min(1, 'Count one or more.').max(MOST_SHEETS, TOO_MANY_SHEETS),
   mayTurn: z.boolean(),
   grain: z.enum(['along', 'across']).nullable(),
   /** The papers that it may come from; null for any. */
@@ -51,7 +51,7 @@ export const cuttingParentDraft = z.object({
   paperId: id,
   /** The paper as it was when this was planned. */
   sheet: z.object({ name, ...paperSheet.shape, caliperMm: z.number().min(0.01).max(2) }),
-  sheets: z.int().min(1).max(500),
+  sheets: z.int().min(1).max(MOST_SHEETS),
   pieces: z.array(cuttingPiece).min(1).max(500),
   cuts: z.array(straightCut).max(1000),
   offcuts: z.array(cutRect).max(500),
@@ -106,5 +106,6 @@ export type CuttingPlanKept = z.infer<typeof cuttingPlan>;
 export type NewCuttingPlan = z.infer<typeof newCuttingPlan>;
 
 export const USUAL_CUTTING: CuttingOptions = {
-  ...{ tool: 'knife', lossMm: 0, leastOffcutMm: 30, aims: ['paper', 'whole', 'cuts'], offcuts: true },
+  ...{ tool: 'knife', lossMm: USUAL_CUT_RULES.lossMm, leastOffcutMm: USUAL_CUT_RULES.leastOffcutMm },
+  ...{ aims: ['paper', 'whole', 'cuts'], offcuts: true },
 };

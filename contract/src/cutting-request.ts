@@ -74,6 +74,9 @@ export function parentsOf(
   });
 }
 
+/** A line that is for an entry of a make. */
+export type MakeLine = CuttingLine & { readonly makeId: string; readonly entryKey: string };
+
 /** A paper and what was left of it before. */
 const withOffcuts = (paperId: string, papers: readonly Paper[]): string[] => [
   paperId,
@@ -88,22 +91,15 @@ export function linesOf(
   { id: makeId, make, count }: JobMake,
   papers: readonly Paper[],
   nameOf: (entryKey: string) => string,
-): readonly CuttingLine[] {
+): readonly MakeLine[] {
   return make.entries.flatMap(({ key, sheet, pieceId, copies, papers: chosen }) =>
-    [...shares(chosen, count * copies)].flatMap(([paperId, n]): CuttingLine[] => {
+    [...shares(chosen, count * copies)].flatMap(([paperId, n]): MakeLine[] => {
       if (paperId === null || !papers.some((paper) => paper.id === paperId)) return [];
       const square = SHELF.piece(pieceId).sheetShape === 'square';
       const { widthMm, heightMm } = sheet;
       return [
         {
-          ...{
-            name: nameOf(key).slice(0, 80),
-            widthMm,
-            heightMm,
-            count: Math.min(500, n),
-            mayTurn: !square,
-            grain: null,
-          },
+          ...{ name: nameOf(key).slice(0, 80), widthMm, heightMm, count: n, mayTurn: !square, grain: null },
           ...{ papers: withOffcuts(paperId, papers), makeId, entryKey: key },
         },
       ];
@@ -112,10 +108,10 @@ export function linesOf(
 }
 
 /** A plan for one make alone, as the make keeps it; null where nothing comes from the shelf. */
-export function makesOwnPlan({ parents }: CutsPlanned, lines: readonly CuttingLine[]): CutPlanKept | null {
+export function makesOwnPlan({ parents }: CutsPlanned, lines: readonly MakeLine[]): CutPlanKept | null {
   const kept = parents.map(({ stockId, sheets, pieces, cuts, offcuts }) => ({
     ...{ paperId: stockId, sheets, cuts: [...cuts], offcuts: [...offcuts] },
-    pieces: pieces.map(({ wanted, ...piece }) => ({ ...piece, entryKey: lines[wanted].entryKey ?? '' })),
+    pieces: pieces.map(({ wanted, ...piece }) => ({ ...piece, entryKey: lines[wanted].entryKey })),
   }));
   return kept.length ? { parents: kept } : null;
 }

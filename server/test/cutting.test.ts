@@ -125,6 +125,10 @@ describe('cutting plans of several', () => {
       [false, 3],
     ]);
     expect((await b.send('PUT', `${ROOT}/${kept.id}`, next)).status).toBe(409);
+    const [piece] = parents[0].pieces;
+    const stray = { ...parents[0], id: randomUUID(), pieces: [{ ...piece, line: 7 }] };
+    const strayed = await b.send('PUT', `${ROOT}/${kept.id}`, { ...next, version: anew.version, parents: [stray] });
+    expect(strayed.status).toBe(422);
     const tooMany = { ...next, version: anew.version, parents: [{ ...parents[0], id: randomUUID(), sheets: 4 }] };
     expect((await b.send('PUT', `${ROOT}/${kept.id}`, tooMany)).status).toBe(422);
     expect((await b.send('GET', `${ROOT}/${kept.id}`)).body as CuttingPlanKept).toEqual(anew);
@@ -156,10 +160,18 @@ describe('cutting plans of several', () => {
       ...{ id: randomUUID(), jobId: job.id, makeId, copies: 1, folderHandId: null, fits: null, minutes: null },
       ...{ note: '', measured: {}, sheetsUsed: [{ paperId: paper.id, sheets: 1 }] },
     };
+    const resized = { ...make, entries: make.entries.map((one) => ({ ...one, papers: [null] })) };
+    const draft = { ...watchJob(paper.id), version: job.version };
+    const changed = { ...draft, makes: [{ ...draft.makes[0], id: makeId, make: resized }] };
+    const refused = await b.send('PUT', `/api/jobs/${job.id}`, changed);
+    expect(refused.status).toBe(422);
+    expect((refused.body as Problem).detail).toContain('cutting plan “Ticket pockets”');
     const early = await b.send('POST', '/api/log', entry);
     expect(early.status).toBe(422);
     expect((early.body as Problem).detail).toContain('tick there that they are cut');
     const cut = (await tick(b, kept, true)).body as CuttingPlanKept;
+    // Without the plan its sheets would be taken once more.
+    expect((await b.send('DELETE', `${ROOT}/${kept.id}`)).status).toBe(422);
     const recorded = await post<LogEntry>(b, '/api/log', entry);
     expect((await shelf(b)).find(({ id }) => id === paper.id)?.count).toBe(4);
     expect(((await tick(b, cut, false)).body as Problem).detail).toContain('in the logbook');

@@ -2,7 +2,6 @@ import {
   type CuttingParent,
   type CuttingParentDraft,
   type CuttingPlanKept,
-  freeOf,
   type NewCuttingPlan,
 } from '@odd-corner/contract';
 import { type Added, addOnce } from '../db/add-once';
@@ -12,24 +11,16 @@ import { notFound, ProblemError } from '../http/problem-error';
 import { release } from '../jobs/cut-sheets';
 import { makeIn } from '../jobs/make-in';
 import { takeCut, undoCut } from './move-cut';
+import { refuseTooMany, sheetsByPaper } from './refuse-too-many';
 
 type Sheets = Pick<CuttingParentDraft, 'paperId' | 'sheets' | 'sheet'>;
 
-/** @throws ProblemError 422 naming the paper when not so many are free, 404 when it is not there */
-function refuseTooMany({ papers }: Workshop, parents: readonly Sheets[]): void {
-  const wanted = new Map<string, Sheets[]>();
-  for (const one of parents) wanted.set(one.paperId, [...(wanted.get(one.paperId) ?? []), one]);
-  for (const [paperId, all] of wanted) {
-    const paper = papers.get(paperId);
-    const { name, count, reserved } = paper;
-    const sheets = all.reduce((sum, one) => sum + one.sheets, 0);
-    if (freeOf(paper) < sheets)
-      throw new ProblemError(
-        422,
-        `“${name}” has ${count} on the shelf${reserved ? `, ${reserved} of them kept for other jobs` : ''}; this takes ${sheets}.`,
-      );
-    const { widthMm, heightMm } = paper;
-    if (all.some(({ sheet }) => sheet.widthMm !== widthMm || sheet.heightMm !== heightMm))
+/** @throws ProblemError 422 when not so many are free, or a paper has another size by now; 404 for one that is not there */
+function refuseParents(workshop: Workshop, parents: readonly Sheets[]): void {
+  refuseTooMany(workshop, sheetsByPaper(parents));
+  for (const { paperId, sheet } of parents) {
+    const { name, widthMm, heightMm } = workshop.papers.get(paperId);
+    if (sheet.widthMm !== widthMm || sheet.heightMm !== heightMm)
       throw new ProblemError(422, `“${name}” has another size by now. Plan anew.`);
   }
 }
@@ -65,7 +56,7 @@ export function addPlan(workshop: Workshop, plan: NewCuttingPlan, at: string): A
     () => cuttingPlans.any(id),
     () => {
       takeOver(workshop, plan);
-      refuseTooMany(workshop, plan.parents);
+      refuseParents(workshop, plan.parents);
       return cuttingPlans.insert(plan, at);
     },
     sent,
@@ -82,8 +73,11 @@ export function planAnew(
   const { db, cuttingPlans } = workshop;
   return inOneGo(db, () => {
     cuttingPlans.bump(id, next.version, at);
+    const { lines } = cuttingPlans.get(id);
+    if (next.parents.some(({ pieces }) => pieces.some(({ line }) => line >= lines.length)))
+      throw new ProblemError(422, 'A piece is for no line of this plan.');
     cuttingPlans.replaceOpen(id, { ...next, parents: [] });
-    refuseTooMany(workshop, next.parents);
+    refuseParents(workshop, next.parents);
     return cuttingPlans.replaceOpen(id, next);
   });
 }
@@ -130,6 +124,22 @@ export function tickCut(
   });
 }
 
+/**
+ * Puts a plan into the bin; what it reserves is free.
+ * @throws ProblemError 422 when some of it is cut and it holds sheets of a job: without it they would be taken once more
+ */
+export function removePlan({ db, cuttingPlans }: Workshop, id: string, at: string): void {
+  inOneGo(db, () => {
+    const cut = db
+      .prepare<[string], unknown>(
+        'SELECT 1 FROM plan_parents p JOIN plan_makes m ON m.plan_id = p.plan_id WHERE p.plan_id = ? AND p.done = 1 LIMIT 1',
+      )
+      .get(id);
+    if (cut) throw new ProblemError(422, 'Some of it is cut, and it holds sheets of a job. Take that back first.');
+    cuttingPlans.remove(id, at);
+  });
+}
+
 /** Takes a plan out of the bin, with its sheets. @throws ProblemError 422 when they are not free any more */
 export function restorePlan(workshop: Workshop, id: string): CuttingPlanKept {
   const { db, cuttingPlans } = workshop;
@@ -137,7 +147,7 @@ export function restorePlan(workshop: Workshop, id: string): CuttingPlanKept {
     const found = cuttingPlans.any(id);
     if (found?.removed) {
       const open = found.row.parents.filter(({ done }) => !done);
-      refuseTooMany(
+      refuseParents(
         workshop,
         open.flatMap(({ paperId, ...one }) => (paperId === null ? [] : [{ ...one, paperId }])),
       );

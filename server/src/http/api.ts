@@ -1,7 +1,7 @@
 import { Hono } from 'hono';
 import { bodyLimit } from 'hono/body-limit';
 import { binnedRows, purge } from '../bin/bin';
-import { addPlan, planAnew, restorePlan, tickCut } from '../cutting/keep-plan';
+import { addPlan, planAnew, removePlan, restorePlan, tickCut } from '../cutting/keep-plan';
 import type { DataHouse } from '../data/data-house';
 import { inOneGo } from '../db/in-one-go';
 import type { Workshop } from '../db/workshop';
@@ -74,7 +74,10 @@ function handlers(
     addCuttingPlan: ({ body }) => replyAdded(addPlan(workshop, body, now())),
     planAnew: ({ id, body }) => planAnew(workshop, id, body, now()),
     tickCut: ({ id, body }) => tickCut(workshop, id, body, now()),
-    removeCuttingPlan: ({ id }) => removed(cuttingPlans, id),
+    removeCuttingPlan: ({ id }) => {
+      removePlan(workshop, id, now());
+      return null;
+    },
     restoreCuttingPlan: ({ id }) => restorePlan(workshop, id),
 
     things: ({ query }) => things.list(query),

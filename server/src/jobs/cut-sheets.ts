@@ -1,5 +1,6 @@
-import { type CutPlanKept, freeOf, type Job, type JobMake } from '@odd-corner/contract';
+import { type CutPlanKept, type Job, type JobMake } from '@odd-corner/contract';
 import { takeCut, undoCut } from '../cutting/move-cut';
+import { refuseTooMany, sheetsByPaper } from '../cutting/refuse-too-many';
 import { inOneGo } from '../db/in-one-go';
 import type { Db } from '../db/open-database';
 import type { Workshop } from '../db/workshop';
@@ -42,7 +43,7 @@ export function acceptCut(
   { version, plan }: { readonly version: number; readonly plan: CutPlanKept },
   at: string,
 ): Job {
-  const { db, jobs, papers } = workshop;
+  const { db, jobs } = workshop;
   return inOneGo(db, () => {
     const { job, make } = makeIn(workshop, makeId);
     jobs.bump(job.id, version, at);
@@ -54,21 +55,12 @@ export function acceptCut(
       plan.parents.flatMap(({ pieces }) => pieces),
     );
     release(workshop, makeId);
-    const wanted = new Map<string, number>();
-    for (const { paperId, sheets } of plan.parents) wanted.set(paperId, (wanted.get(paperId) ?? 0) + sheets);
-    for (const [paperId, sheets] of wanted) {
-      const { name, count, reserved } = papers.get(paperId);
-      if (freeOf({ count, reserved }) < sheets)
-        throw new ProblemError(
-          422,
-          `“${name}” has ${count} on the shelf${reserved ? `, ${reserved} of them kept for other jobs` : ''}; this takes ${sheets}.`,
-        );
-      db.prepare<[string, string, number]>('INSERT INTO cut_sheets (make_id, paper_id, sheets) VALUES (?, ?, ?)').run(
-        makeId,
-        paperId,
-        sheets,
-      );
-    }
+    const wanted = sheetsByPaper(plan.parents);
+    refuseTooMany(workshop, wanted);
+    const keep = db.prepare<[string, string, number]>(
+      'INSERT INTO cut_sheets (make_id, paper_id, sheets) VALUES (?, ?, ?)',
+    );
+    for (const [paperId, sheets] of wanted) keep.run(makeId, paperId, sheets);
     jobs.keepCut(makeId, { plan, done: false });
     return jobs.written(job.id);
   });

@@ -3,7 +3,7 @@ import { isDeepStrictEqual } from 'node:util';
 import { type Added, addedBefore, addOnce } from '../db/add-once';
 import { inOneGo } from '../db/in-one-go';
 import type { Workshop } from '../db/workshop';
-import { stale } from '../http/problem-error';
+import { ProblemError, stale } from '../http/problem-error';
 import type { Verify } from '../verify/verify-make';
 import { release } from './cut-sheets';
 import { jobSent, tellMakes } from './tell-makes';
@@ -42,8 +42,10 @@ export async function changeJob(
   const makes = await tellMakes(workshop, verify, next, seen.makes);
   return inOneGo(db, () => {
     jobs.change(id, next, makes, at);
-    for (const { id: makeId, make, cut } of seen.makes) {
+    for (const { id: makeId, make, cut, inPlan } of seen.makes) {
       const now = makes.find((one) => one.id === makeId);
+      if (inPlan && !inPlan.done && !(now && isDeepStrictEqual(now.make.entries, make.entries)))
+        throw new ProblemError(422, `Its sheets are in the cutting plan “${inPlan.title}”. Remove that plan first.`);
       if (now && cut && !cut.done && !isDeepStrictEqual(now.make.entries, make.entries)) release(workshop, makeId);
     }
     return jobs.written(id);
