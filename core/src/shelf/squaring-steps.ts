@@ -56,10 +56,10 @@ const WORDS: Readonly<Record<'corner' | 'strip' | 'open' | 'cut' | 'mark', StepW
   mark: {
     id: 'mark',
     title: 'Measure the short side along the long one',
-    words: 'Mark the length of the short edge on both long edges, and join the marks.',
+    words: 'Mark the length of the short edge on both long edges. Fold the strip over from mark to mark, and open it.',
     check: 'Both marks are as far from the left edge as the sheet is high.',
     slip: { what: 'The line leans.', remedy: 'Measure both marks from the same short edge, not from each other.' },
-    crease: 'pinch',
+    crease: 'sharp',
   },
 };
 
@@ -91,9 +91,19 @@ export function squaringSteps({ widthMm, heightMm }: Pick<CutRect, 'widthMm' | '
   } else
     step(
       WORDS.mark,
-      { creases: ['mark'], arrows: [], landmarks: [{ point: point(h, 0), name: 'as far as the sheet is high' }] },
+      {
+        creases: ['mark'],
+        arrows: [{ kind: 'fold-and-unfold', grip: beyond }],
+        landmarks: [
+          { point: point(h, 0), name: 'mark' },
+          { point: point(h, h), name: 'mark' },
+        ],
+      },
       () => {
-        hand.pinch('mark', edge, { from: point(h, 0), to: point(h, h) });
+        // A crease, so that the strip is still there when the cut is shown.
+        hand.valley('mark', edge);
+        hand.pause();
+        hand.unfold('mark');
       },
     );
   // The strip is gone afterwards: the arrow points at the edge of the square.

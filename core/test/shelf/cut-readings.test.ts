@@ -153,6 +153,9 @@ describe('squaring a sheet', () => {
         expect(height).toBeCloseTo(short, 6);
         expect(area).toBeCloseTo(short * short, 4);
         expect(steps.every(({ poses }) => poses.length > 0)).toBe(true);
+        // Before it is cut off, the strip is seen.
+        const before = finishedOutline(steps[steps.length - 1].poses[0]);
+        expect(before.area).toBeCloseTo(short * short * ratio, 4);
         const { rest } = squareOf(size);
         expect(rest?.widthMm ?? 0).toBeCloseTo(short * ratio - short > 0.5 ? short * ratio - short : 0, 9);
       }),

@@ -8,7 +8,6 @@ import { type CuttingOptions, cuttingOptions, LOSS_OF } from '@odd-corner/contra
 import { type Aim, AIMS } from '@odd-corner/core';
 import { Codecs } from '../../../ui/field/codecs';
 import { Field } from '../../../ui/field/field';
-import { Figures } from '../../../ui/figures/figures';
 import { controlOf } from '../../../ui/forms/schema-form';
 import { Icon } from '../../../ui/icon/icon';
 import { Select } from '../../../ui/select/select';
@@ -39,12 +38,10 @@ export class CuttingRules {
   readonly options = input.required<CuttingOptions>();
   readonly changed = output<CuttingOptions>();
   private readonly codecs = inject(Codecs);
-  private readonly figures = inject(Figures);
   protected readonly tools = TOOLS;
   protected readonly loss: FormControl<number | null> = controlOf<number>(cuttingOptions.shape.lossMm, 0);
   protected readonly least: FormControl<number | null> = controlOf<number>(cuttingOptions.shape.leastOffcutMm, 30);
   protected readonly length = computed(() => this.codecs.length());
-  protected readonly unit = computed(() => this.figures.unit());
   protected readonly order = computed((): readonly Aim[] => {
     const { aims } = this.options();
     return [...aims, ...AIMS.filter((aim) => !aims.includes(aim))];
