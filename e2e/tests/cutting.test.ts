@@ -19,7 +19,8 @@ test('a typed list is planned, kept, cut and taken back, by keys, and planned an
   await expect(page.getByRole('heading', { name: 'Log covers' })).toBeVisible();
   await page.reload();
   const first = page.getByRole('checkbox').first();
-  const sheets = await page.getByRole('checkbox').count();
+  // Four covers fill a sheet; two of them and the tags are cut from another.
+  await expect(page.getByRole('checkbox')).toHaveCount(2);
   await first.press('Space');
   await expect(page.getByText('Cut: the sheets are off the shelf')).toBeVisible();
   await page.getByRole('button', { name: 'Undo' }).press('Enter');
@@ -28,12 +29,11 @@ test('a typed list is planned, kept, cut and taken back, by keys, and planned an
   await expect(first).toBeChecked();
   // Somebody counts, and finds fewer than are reserved.
   await page.goto(`${workshop.url}/shelf`);
-  const left = sheets > 1 ? 3 : 2;
-  await sheetsOf(page, 'Sea charts', left).press('Enter');
+  await sheetsOf(page, 'Sea charts', 3).press('Enter');
+  await expect(page.getByRole('textbox', { name: 'Sheets of Sea charts' })).toBeFocused();
   await page.keyboard.type('0');
   await page.keyboard.press('Enter');
   await expect(sheetsOf(page, 'Sea charts', 0)).toBeVisible();
-  if (sheets === 1) return;
   await addPaper(workshop.url, { name: 'Brown roll', count: 3 });
   await page.goBack();
   await expect(page.getByText('“Sea charts” has 0 sheets for it, 1 are needed.')).toBeVisible();
