@@ -2,6 +2,7 @@ export * from './needs';
 export * from './size-model';
 export * from './size-sums';
 export * from './misses';
+export * from './mark-misses';
 export * from './foretell';
 export * from './fitting';
 export * from './ways';

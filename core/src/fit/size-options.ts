@@ -5,6 +5,7 @@ import type { Fit } from './needs';
 import type { Room } from '../purpose/demand';
 import type { FitOptions } from '../purpose/prepare';
 import type { OuterLimits } from '../purpose/purpose';
+import type { PlaceMiss } from './mark-misses';
 import type { Wishes } from './wishes';
 import type { SizeSum } from './size-sums';
 import type { Way } from './ways';
@@ -22,6 +23,10 @@ export interface SizeOptions extends FitOptions {
   readonly handMm: number;
   /** What each finished piece may measure outside; open when left out. */
   readonly most?: OuterLimits | null;
+  /** How measured places come out by the ways that were chosen to find them; by the ruler when left out. */
+  readonly marks?: readonly PlaceMiss[];
+  /** The same of the entries of a make, by their keys. */
+  readonly entryMarks?: Readonly<Record<string, readonly PlaceMiss[]>>;
   /** What is wished of the make as a whole: a lid, several in each other; nothing when left out. */
   readonly wishes?: Wishes;
 }
@@ -95,6 +100,7 @@ export const entriesSized = (answer: SizedForm): readonly SizedEntry[] => [answe
 export const optionsFor = (options: SizeOptions, key: string): SizeOptions => ({
   ...options,
   thicknessMm: options.thicknesses?.[key] ?? options.thicknessMm,
+  marks: options.entryMarks?.[key],
 });
 
 /** Area of all its sheets, in mm². */

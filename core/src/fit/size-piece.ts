@@ -9,6 +9,7 @@ import { type Attempt, bestOn, better } from './sizing/attempt';
 import { areaOf, type Asking, type Judged, type Search, takes, type Work } from './sizing/search';
 import { judgedBy } from './sizing/judge';
 import { searchesFor } from './sizing/searches';
+import { withMarks } from './mark-misses';
 import { LARGEST_MM, smallestOblong, smallestSquare } from './sizing/smallest';
 import { paramsAt } from './ways';
 
@@ -188,8 +189,21 @@ export function* sizingOn(
     if (attempt && better(attempt, best?.attempt ?? null)) best = { search, attempt };
   }
   if (!best) return null;
-  const found = yield* told(best.search, best.attempt, []);
-  return { piece: { ...found, decided: { kind: 'chosen' } }, does: best.attempt.does };
+  const attempt = yield* marked(best);
+  const found = yield* told(best.search, attempt, []);
+  return { piece: { ...found, decided: { kind: 'chosen' } }, does: attempt.does };
+}
+
+/** The attempt with its marks found as was chosen. */
+function* marked({ search, attempt }: Best): Work<Attempt> {
+  const { fitting, answering, options } = search;
+  const { marks, handMm, confidence } = options;
+  if (!marks?.length || confidence === null || attempt.chance === null) return attempt;
+  const { offsets } = yield* fitting.missesAt(attempt.found, attempt.point.lengths);
+  const offs = withMarks(fitting, offsets, attempt.found.folded, marks, handMm);
+  const luck = { handMm, volumeSpread: fitting.volumeSpread(attempt.room.room) };
+  const chance = chanceOf(fitting, answering, attempt.room, offs, luck);
+  return { ...attempt, chance, does: chance >= confidence };
 }
 
 /**

@@ -6,7 +6,14 @@ import { FoldRefused } from './fold-refused';
  */
 export type Alignment =
   | { readonly kind: 'point-onto-point'; readonly point: Point; readonly onto: Point }
-  | { readonly kind: 'line-onto-line'; readonly line: Line; readonly onto: Line; readonly moving: Point }
+  | {
+      readonly kind: 'line-onto-line';
+      readonly line: Line;
+      readonly onto: Line;
+      readonly moving: Point;
+      /** The line is laid onto the other one's further ray. */
+      readonly wide?: boolean;
+    }
   | { readonly kind: 'through-points'; readonly a: Point; readonly b: Point; readonly moving: Point }
   | { readonly kind: 'perpendicular'; readonly to: Line; readonly through: Point; readonly moving: Point }
   | {
@@ -71,12 +78,13 @@ export function foldLine(alignment: Alignment): Line {
       return withMoving(line, moving);
     }
     case 'line-onto-line': {
-      const { line, onto, moving } = alignment;
+      const { line, onto, moving, wide = false } = alignment;
       const meet = crossing(line, onto);
-      // Of the two bisectors, the one on which the moving point goes to the other line's nearer ray.
+      // Of the two bisectors, the one on which the moving point goes to the other line's nearer ray, or to its further one.
       const ahead =
         !meet || (moving.x - meet.x) * line.along.x + (moving.y - meet.y) * line.along.y >= 0 ? line : reversed(line);
-      const target = ahead.along.x * onto.along.x + ahead.along.y * onto.along.y < -SQUARE ? reversed(onto) : onto;
+      const against = ahead.along.x * onto.along.x + ahead.along.y * onto.along.y < -SQUARE;
+      const target = against !== wide ? reversed(onto) : onto;
       return withMoving(bisectorOfLines(ahead, target, moving), moving);
     }
     case 'point-onto-line': {
@@ -131,7 +139,7 @@ function bisectorOfLines(a: Line, b: Line, near: Point): Line {
  * Where on `onto` the point can land so that the same fold brings `other` onto its line. With the landing place at t along
  * the line, the distance of the folded `other` from its line, times the squared move, is a cubic in t.
  */
-function pointsOntoLines(point: Point, onto: Line, other: Point, otherOnto: Line): Point[] {
+export function pointsOntoLines(point: Point, onto: Line, other: Point, otherOnto: Line): Point[] {
   const landing = (t: number): Point => ({ x: onto.at.x + t * onto.along.x, y: onto.at.y + t * onto.along.y });
   const off = (t: number): number => {
     const p = landing(t);

@@ -1,4 +1,4 @@
-import { distance, type Line, type Point } from '../measure/point';
+import { between, distance, type Line, type Point } from '../measure/point';
 import type { Sheet } from '../paper/sheet';
 import { blankPattern } from '../pattern/blank-pattern';
 import { middle } from '../pattern/convex';
@@ -19,7 +19,7 @@ import { type InexactHand, missing, type Missing } from './inexact';
 import type { KnownLayers } from './known-layers';
 import { noOrder } from './layer-order';
 import { type Extent, nearestOnMark, pinchedAt, pinchMark } from './pinch';
-import { creaseOnTable, faceAt, middleOfTable, type Pose } from './pose';
+import { creaseOnTable, faceAt, type Mark, middleOfTable, type Pose, spotAt } from './pose';
 import { type Act, type AskedSpot, type RecordedMove, type Recording, StructureDiffers } from './recording';
 import { refine } from './refine';
 import { foldReverse } from './reverse-fold';
@@ -31,7 +31,7 @@ import { foldSimply, type SimpleFold } from './simple-fold';
 import { type PaperMesh, paperMesh, type PaperMeshOptions } from './soft/paper-mesh';
 import { type Relaxed, relaxing, type RelaxOptions, type RelaxProgress, type SoftTargets } from './soft/relax';
 import { refuseUnstuck, stick, type Stuck } from './stuck';
-import { apply, compose, IDENTITY, overUpright, type Transform, turnOnTable } from './transform';
+import { apply, compose, IDENTITY, inverse, overUpright, type Transform, turnOnTable } from './transform';
 
 /** How a hand folds. */
 export interface HandOptions {
@@ -47,10 +47,15 @@ export interface HandOptions {
    * as long as a certificate holds for them; where it does not, moves throw `StructureDiffers`.
    */
   readonly along?: Recording;
+  /** Pinches that are on the sheet when it is taken up: how its marks are found is settled before it is folded. */
+  readonly marks?: readonly Mark[];
 }
 
 /** A pinch is made by eye, between two fingers: taken to miss twice as much as a crease that is lined up and pressed. */
-const PINCH_MISSES = 2;
+export const PINCH_MISSES = 2;
+
+/** A sheet point so near to a measured mark, in mm, is that mark. */
+const MARK_MM = 1e-9;
 
 /** An earlier pose, on the pattern as it was after so many refinements. */
 interface Earlier {
@@ -91,6 +96,9 @@ export class Hand {
   private readonly marksFound: FoundMark[] = [];
   private readonly start: Pose;
   private readonly miss: Missing | null;
+  private readonly marksOff: readonly number[] | undefined;
+  private marksMeasured = 0;
+  private readonly marksMissed: { readonly at: Point; readonly spot: AskedSpot; readonly made: Point }[] = [];
   private readonly echo: Echo | null;
   private readonly follower: Follower | null;
   private readonly asking: Asking;
@@ -99,6 +107,7 @@ export class Hand {
   constructor(start: Pose, { inexact, after, along }: HandOptions = {}) {
     this.asking = new Asking(after, along);
     this.miss = inexact ? missing(inexact) : null;
+    this.marksOff = inexact?.marks;
     this.echo = after ? new Echo(after) : null;
     this.start = start;
     this.current = start;
@@ -140,15 +149,28 @@ export class Hand {
    */
   measured(name: string, at: Point, from: Point): Point {
     const [marked, origin] = [this.at(at), this.at(from)];
-    this.marksFound.push({ kind: 'measured', name, at, from, mm: distance(marked, origin) });
-    return marked;
+    const mm = distance(marked, origin);
+    this.marksFound.push({ kind: 'measured', name, at, from, mm });
+    const off = this.marksOff?.[this.marksMeasured++] ?? 0;
+    if (off === 0) return marked;
+    const missed = between(origin, marked, 1 + off / mm);
+    const { face } = spotAt((this.echo?.followed ?? this.current).pattern, at);
+    const placed = this.echo?.face(face).placed ?? this.current.placed[face];
+    this.marksMissed.push({
+      at,
+      spot: { face, vertex: -1 },
+      made: apply(inverse(placed), { ...missed, z: placed[11] }),
+    });
+    return missed;
   }
 
-  /** Where a sheet point lies on the table now. */
+  /** Where a sheet point lies on the table now; of a measured mark that was missed, where it was made. */
   at(p: Point): Point {
-    const spot = this.spotOf(p);
-    if (this.echo) return this.echo.at(p, spot);
-    return this.follower ? this.follower.at(p, spot) : apply(this.current.placed[spot.face], p);
+    const found = this.spotOf(p);
+    const missed = this.marksMissed.find(({ at }) => distance(at, p) <= MARK_MM);
+    const [q, spot] = missed ? [missed.made, missed.spot] : [p, found];
+    if (this.echo) return this.echo.at(q, spot);
+    return this.follower ? this.follower.at(q, spot) : apply(this.current.placed[spot.face], q);
   }
 
   /**
@@ -202,15 +224,30 @@ export class Hand {
 
   /** Creases a part of a fold line on one layer and opens it again: a mark to go by. */
   pinch(name: string, alignment: Alignment, extent: Extent, towards: 'over' | 'behind' = 'over'): void {
-    const line = this.lineOf(name, alignment, PINCH_MISSES);
-    const { face } = this.spotOf(pinchedAt(extent));
-    const { pattern, placed } = this.current;
-    const pinched = (this.echo ?? this.follower)?.face(face) ?? {
-      placed: placed[face],
-      outline: faceOutline(pattern, face),
-    };
-    const mark = pinchMark(pinched, this.start.pattern.size, line, extent, towards, name);
-    this.current = { ...this.current, marks: [...(this.current.marks ?? []), mark] };
+    this.creaseParts(name, alignment, [extent], { towards });
+  }
+
+  /**
+   * The same in several places along one line, which is lined up once.
+   * @param how `pressed` along its whole length it misses as little as a fold does
+   */
+  creaseParts(
+    name: string,
+    alignment: Alignment,
+    extents: readonly Extent[],
+    { towards = 'over', pressed = false }: { readonly towards?: 'over' | 'behind'; readonly pressed?: boolean } = {},
+  ): void {
+    const line = this.lineOf(name, alignment, pressed ? 1 : PINCH_MISSES, true);
+    const made = extents.map((extent) => {
+      const { face } = this.spotOf(pinchedAt(extent));
+      const { pattern, placed } = this.current;
+      const pinched = (this.echo ?? this.follower)?.face(face) ?? {
+        placed: placed[face],
+        outline: faceOutline(pattern, face),
+      };
+      return pinchMark(pinched, this.start.pattern.size, line, extent, towards, name);
+    });
+    this.current = { ...this.current, marks: [...(this.current.marks ?? []), ...made] };
   }
 
   /** Pushes the point of a folded flap in between its two layers. `flap` is a sheet point on it, beyond the line. */
@@ -419,9 +456,9 @@ export class Hand {
     return this.perform({ kind: 'along', line }, () => compute(line));
   }
 
-  private lineOf(name: string, alignment: Alignment, factor = 1): Line {
+  private lineOf(name: string, alignment: Alignment, factor = 1, pinched = factor !== 1): Line {
     this.lined.push(name);
-    this.marksFound.push({ kind: 'lined', name, by: alignment.kind, pinched: factor !== 1 });
+    this.marksFound.push({ kind: 'lined', name, by: alignment.kind, pinched });
     const meant = foldLine(alignment);
     if (!this.miss) return meant;
     const { echo, current } = this;
@@ -506,7 +543,7 @@ export function blankSheet(sheet: Sheet): Pose {
 
 /** A sheet lying white side up, ready to fold. */
 export function startSheet(sheet: Sheet, options: HandOptions = {}): Hand {
-  return new Hand(blankSheet(sheet), options);
+  return new Hand({ ...blankSheet(sheet), marks: options.marks ?? [] }, options);
 }
 
 /** Takes up paper as it lies: one piece, or several put together. */

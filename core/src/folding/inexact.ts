@@ -12,6 +12,8 @@ export interface InexactHand {
   readonly only?: number;
   /** By how many standard deviations it misses both ends of that one, instead of by luck. */
   readonly ends?: readonly [number, number];
+  /** By how much each measured mark lies too far from what it is measured from, in mm, in the order in which they are measured. */
+  readonly marks?: readonly number[];
 }
 
 /** A stack of n layers is taken to be √n times as hard to line up as one: their own misses add up by chance. */

@@ -1,1 +1,40 @@
+export { type AngleWay, angleWaysTo } from './angle-ways';
+export { divideBy, type Division } from './divide';
+export { type EyeLearned, eyeOf, type EyeTry, missOf } from './eye-drill';
+export { EXACT, foldWay, type FoldWay, foldWaysTo, MOST_FOLDS } from './fold-ways';
+export { foldsInRound, type Fraction, fractionOf, halvingFolds } from './halving';
+export { goalsOf, type MarkGoal } from './mark-goals';
+export { type MarkAsk, MarkAskUnread, readMarkAsk } from './mark-ask';
+export { type ChosenWay, type MarkPlan, planMarks } from './mark-plan';
+export { makeMarks, markMissed, type MarkSteps, markSteps } from './mark-steps';
+export {
+  CUT_CARD_MM,
+  type MarkMaker,
+  type MarkWay,
+  type Measured,
+  type School,
+  SCHOOLS,
+  USUAL_EYE,
+  usualWay,
+  wayById,
+  waysToMark,
+} from './mark-ways';
+export { EDGES, foldWords, namingOf } from './mark-words';
+export { type Creased, creasedBy } from './search/creased';
+export { readFolds, writeFolds } from './search/fold-code';
+export {
+  alignmentOf,
+  creasesOf,
+  edgesOf,
+  FIRST_FOLD,
+  type FoldBy,
+  type LineRef,
+  type MarkFold,
+  type PlaceRef,
+  placeOf,
+} from './search/mark-fold';
+export { type MarkFound, MarkSearch } from './search/mark-search';
+export { lastMark, type MarkSpread, markSpread } from './search/mark-spread';
+export { sharedFolds, symmetriesOf, turnedFolds } from './search/turned-folds';
 export { type MarkPlace, type SheetMark, sheetMarks, type StepMarks } from './sheet-marks';
+export { type Visible, visibleOn } from './visible';

@@ -8,10 +8,16 @@ import type { Sheet } from '../paper/sheet';
 export interface MarkPlace {
   readonly at: Point;
   readonly from: Point;
+  /** So far apart as the paper lies then. */
+  readonly mm: number;
+  /** How many were measured before it. */
+  readonly measured: number;
 }
 
 /** One place to fold, and how it is found. */
 export interface SheetMark {
+  /** Unlike any other of the piece, in small letters, digits and hyphens. */
+  readonly key: string;
   readonly name: string;
   /** By which it is called in the picture; null for a fold that needs no mark. */
   readonly n: number | null;
@@ -58,24 +64,43 @@ const SAME_MM = 1e-6;
  */
 export function sheetMarks({ steps, finished }: Pick<Folding, 'steps' | 'finished'>, sheet: Sheet): StepMarks[] {
   const origins = originsOf(sheet, finished);
-  let n = 0;
+  const keyOf = keysGiven();
+  let [n, measured] = [0, 0];
   return steps.flatMap(({ id, title, found }, k): StepMarks[] => {
     const marks: SheetMark[] = [];
     for (const group of alike(found)) {
       const [{ name }] = group;
-      const places = group.filter((one) => one.kind === 'measured');
+      const places = group.flatMap((one) =>
+        one.kind === 'measured' ? [{ at: one.at, from: one.from, mm: one.mm, measured: measured++ }] : [],
+      );
       if (places.length) {
-        const origin = origins(places);
-        marks.push({ name, n: ++n, how: { kind: 'measured', mm: places[0].mm, places, origin } });
+        const [origin, [{ mm }]] = [origins(places), places];
+        marks.push({ key: keyOf(name), name, n: ++n, how: { kind: 'measured', mm, places, origin } });
         continue;
       }
       const [first] = group;
       if (first.kind !== 'lined') continue;
       const { pinched, by } = first;
-      marks.push({ name, n: pinched ? ++n : null, how: { kind: 'folded', pinched, words: LINED[by] } });
+      marks.push({
+        key: keyOf(name),
+        name,
+        n: pinched ? ++n : null,
+        how: { kind: 'folded', pinched, words: LINED[by] },
+      });
     }
     return marks.length ? [{ id, step: k + 1, title, marks }] : [];
   });
+}
+
+/** Gives names as keys, the second one of a name and later ones with a number. */
+function keysGiven(): (name: string) => string {
+  const met = new Map<string, number>();
+  return (name) => {
+    const slug = name.toLowerCase().replace(/[^a-z0-9]+/g, '-');
+    const times = (met.get(slug) ?? 0) + 1;
+    met.set(slug, times);
+    return times > 1 ? `${slug}-${times}` : slug;
+  };
 }
 
 /** Marks that belong to one fold: of the same name and, where they are measured, of the same length. */

@@ -36,12 +36,12 @@ export function fold(hand: Hand, sheet: Sheet, params: BagParams, unit?: ShownUn
       ),
   );
   step(words.right, { creases: ['right side'], arrows: [{ kind: 'fold', grip: point(width, height / 2) }] }, () => {
-    hand.measured('right side', point(mid - o / 2, 0), point(mid, 0));
-    hand.valley('right side', through(point(x2, 0), point(x2, height), point(width, height / 2)));
+    const lands = hand.measured('right side', point(mid - o / 2, 0), point(mid, 0));
+    hand.valley('right side', { kind: 'point-onto-point', point: hand.at(point(width, 0)), onto: lands });
   });
   step(words.left, { creases: ['left side'], arrows: [{ kind: 'fold', grip: point(0, height / 2) }] }, () => {
-    hand.measured('left side', point(mid + o / 2, 0), point(mid, 0));
-    hand.valley('left side', through(point(x1, 0), point(x1, height), point(0, height / 2)));
+    const lands = hand.measured('left side', point(mid + o / 2, 0), point(mid, 0));
+    hand.valley('left side', { kind: 'point-onto-point', point: hand.at(point(0, 0)), onto: lands });
     hand[join](point(o / 2, 0.7 * height), point(width - o / 2, 0.7 * height));
   });
   step(words.bottom, { creases: ['bottom'], arrows: [{ kind: 'fold-and-unfold', grip: point(mid, 0) }] }, () => {
