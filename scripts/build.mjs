@@ -17,5 +17,6 @@ run(['subset-icons.mjs'], 'web');
 run(['../node_modules/@angular/cli/bin/ng.js', 'build'], 'web');
 writeLicences('web/dist/web/browser');
 writeHelp('web/dist/web/browser');
+run(['--import', 'tsx', 'scripts/mark-table.ts', 'web/dist/web/browser']);
 compressSite('web/dist/web/browser');
 run(['build.mjs'], 'server');

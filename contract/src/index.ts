@@ -10,6 +10,8 @@ export * from './cut';
 export * from './cutting-plan';
 export * from './job';
 export * from './folder-hand';
+export * from './eye-try';
+export * from './chosen-marks';
 export * from './log-entry';
 export * from './list';
 export * from './backup';

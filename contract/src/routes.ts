@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import { backup, backupNamed } from './backup';
 import { cuttingAnew, cuttingPlan, cutTicked, newCuttingPlan } from './cutting-plan';
+import { eyeTry, newEyeTry } from './eye-try';
 import { folderHand, folderHandDraft, newFolderHand } from './folder-hand';
 import { cutSent, job, jobDraft, newJob, progressSent } from './job';
 import { binned, jobsAsked, listAsked, listOf, logAsked } from './list';
@@ -50,6 +51,11 @@ export const routes = {
   changeHand: { method: 'PUT', path: '/api/hands/:id', body: folderHandDraft.extend({ version }), answer: folderHand },
   removeHand: { method: 'DELETE', path: '/api/hands/:id', answer: nothing },
   restoreHand: { method: 'POST', path: '/api/hands/:id/restore', answer: folderHand },
+
+  /** Tries to find places by eye, the earliest first. */
+  eyeTries: { method: 'GET', path: '/api/eye-tries', answer: z.array(eyeTry) },
+  addEyeTry: { method: 'POST', path: '/api/eye-tries', body: newEyeTry, answer: eyeTry },
+  removeEyeTry: { method: 'DELETE', path: '/api/eye-tries/:id', answer: nothing },
 
   jobs: { method: 'GET', path: '/api/jobs', query: jobsAsked, answer: listOf(job) },
   job: { method: 'GET', path: '/api/jobs/:id', answer: job },

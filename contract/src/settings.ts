@@ -1,6 +1,6 @@
 import { GRAMS_PER, type MassUnit, ML_PER, type VolumeUnit } from '@odd-corner/core';
 import * as z from 'zod';
-import { ease, hand, ruler } from './choices';
+import { ease, hand, ruler, school } from './choices';
 import { currency } from './money';
 import { version } from './shared';
 
@@ -16,6 +16,8 @@ export const settingsDraft = z.object({
   ruler,
   ease,
   hand,
+  /** How marks are found, where nothing else was chosen for one. */
+  school,
   scheme: z.enum(['system', 'light', 'dark']),
 });
 
@@ -27,5 +29,5 @@ export type Settings = z.infer<typeof settings>;
 /** As a workshop begins. */
 export const USUAL_SETTINGS: SettingsDraft = {
   ...{ unit: 'mm', mass: 'g', volume: 'ml', decimal: 'point', currency: 'EUR', page: 'A4' },
-  ...{ ruler: 'mm', ease: 'easy', hand: 'practised', scheme: 'system' },
+  ...{ ruler: 'mm', ease: 'easy', hand: 'practised', school: 'ruler', scheme: 'system' },
 };

@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import { cuttingPlan } from './cutting-plan';
+import { eyeTry } from './eye-try';
 import { folderHand } from './folder-hand';
 import { job } from './job';
 import { logEntry } from './log-entry';
@@ -18,6 +19,7 @@ export const workshop = z.object({
   cuttingPlans: z.array(cuttingPlan),
   /** How sheets came and went, the earliest first. */
   moves: z.array(paperMove),
+  eyeTries: z.array(eyeTry),
 });
 
 export type Workshop = z.infer<typeof workshop>;

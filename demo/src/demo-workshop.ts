@@ -37,6 +37,7 @@ import {
   sizeNameOf,
 } from '@odd-corner/core';
 import { demoId } from './demo-id';
+import { demoEyeTries } from './eye-tries';
 import { demoPapers } from './papers';
 import { type FoldedPlan, type JobPlan, type MakePlan, PLANS } from './plans';
 import { demoThings } from './things';
@@ -175,6 +176,7 @@ export function demoWorkshop(now: Date): Workshop {
   return {
     ...{ settings: USUAL_SETTINGS, papers, things: demoThings(), hands: [...HANDS_HERE], jobs, log, cuttingPlans: [] },
     moves: movesUntilNow(papers, log, ago(BEGUN_DAYS_AGO)),
+    eyeTries: demoEyeTries(ago),
   };
 }
 

@@ -4,7 +4,10 @@ import { DRAWS, type Offsets } from './chance';
 import type { Fitting } from './fitting';
 import { flattened } from './size-model';
 
-/** How a measured place comes out by some way of finding it: by how much it lies too far from what it is measured from. */
+/**
+ * How a measured place comes out by some way of finding it: by how much it lies too far from what it is measured from. One that
+ * two marks decide has two of them, which add up.
+ */
 export interface PlaceMiss {
   /** How many places are measured before it. */
   readonly measured: number;
@@ -39,7 +42,7 @@ export function withMarks(
   const most = Math.max(...counted.map(({ measured }) => measured));
   const sizesAt = (off: (place: PlaceMiss) => number): Readonly<Record<string, number>> => {
     const marks = new Array<number>(most + 1).fill(0);
-    for (const place of counted) marks[place.measured] = off(place);
+    for (const place of counted) marks[place.measured] += off(place);
     return read(measureMissed(folded, { sigmaMm: 0, seed: 0, marks }, 0));
   };
   const [exact, usual] = [read(measure(folded, 0)), sizesAt(({ biasMm }) => biasMm)];

@@ -46,6 +46,8 @@ export interface FormStep extends StepWords {
   readonly poses: readonly Pose[];
   /** How the places of its folds are found, in order. */
   readonly found: readonly FoundMark[];
+  /** How its marks are found otherwise than with a ruler, in words. */
+  readonly finds?: readonly string[];
   /** Creases that this step makes or moves, by name. */
   readonly creases: readonly string[];
   readonly arrows: readonly StepArrow[];

@@ -1,4 +1,5 @@
 import { startSheet } from '../folding/hand';
+import type { Mark } from '../folding/pose';
 import type { ShownUnit } from '../measure/format-length';
 import { rectangleSheet, type Sheet } from '../paper/sheet';
 import type { Folding, FormSizes, Piece, SheetSize } from './form';
@@ -14,6 +15,8 @@ export interface MakeRequest {
     readonly thicknessMm: number;
   };
   readonly unit?: ShownUnit;
+  /** Pinches that are on its sheet when it is begun. */
+  readonly marks?: readonly Mark[];
 }
 
 /** What came out of folding: the steps, the poses, and sizes measured on them. */
@@ -51,10 +54,10 @@ export function sheetFor({ name, sheetShape, leastSheetMm }: Piece, { widthMm, h
  * @throws RangeError for an unknown piece, or a sheet or parameters out of their range
  * @throws FoldRefused when the sequence cannot be folded
  */
-export function make(pieceId: string, { sheet: size, params, paper, unit }: MakeRequest): Made {
+export function make(pieceId: string, { sheet: size, params, paper, unit, marks }: MakeRequest): Made {
   const piece = SHELF.piece(pieceId);
   const sheet = sheetFor(piece, size);
   const read = piece.params.parse(params);
-  const folding = piece.fold(startSheet(sheet), sheet, read, unit);
+  const folding = piece.fold(startSheet(sheet, { marks }), sheet, read, unit);
   return { pieceId, sheet: size, folding, sizes: piece.sizes(folding, sheet, read, paper.thicknessMm) };
 }

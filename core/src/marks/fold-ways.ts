@@ -54,6 +54,7 @@ export function foldWaysTo(
     const sure = exact ? null : easiest(ways.filter((one) => one.exact));
     if (sure) {
       exact = true;
+      if (way && way !== sure && way.expectedMm >= sure.expectedMm) told.pop();
       if (!told.includes(sure)) told.push(sure);
     }
     best = Math.min(best, ...ways.map(({ expectedMm }) => expectedMm));

@@ -1,10 +1,21 @@
 export { type AngleWay, angleWaysTo } from './angle-ways';
+export { COMMON_PARTS, COMMON_SHAPES, type CommonMarks, commonMarks, fromCommon } from './common-marks';
 export { divideBy, type Division } from './divide';
 export { type EyeLearned, eyeOf, type EyeTry, missOf } from './eye-drill';
 export { EXACT, foldWay, type FoldWay, foldWaysTo, MOST_FOLDS } from './fold-ways';
 export { foldsInRound, type Fraction, fractionOf, halvingFolds } from './halving';
 export { goalsOf, type MarkGoal } from './mark-goals';
 export { type MarkAsk, MarkAskUnread, readMarkAsk } from './mark-ask';
+export {
+  type MarkFoundBy,
+  marksOfPiece,
+  type MarksWanted,
+  measuredOf,
+  type PieceMarks,
+  seenOf,
+  sheetSizeOf,
+  withMarkSteps,
+} from './piece-marks';
 export { type ChosenWay, type MarkPlan, planMarks } from './mark-plan';
 export { makeMarks, markMissed, type MarkSteps, markSteps } from './mark-steps';
 export {
@@ -37,4 +48,6 @@ export { type MarkFound, MarkSearch } from './search/mark-search';
 export { lastMark, type MarkSpread, markSpread } from './search/mark-spread';
 export { sharedFolds, symmetriesOf, turnedFolds } from './search/turned-folds';
 export { type MarkPlace, type SheetMark, sheetMarks, type StepMarks } from './sheet-marks';
+export { thingsAsRulers } from './things-as-rulers';
+export { findingWords, WAY_NAMES } from './way-words';
 export { type Visible, visibleOn } from './visible';

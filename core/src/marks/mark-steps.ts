@@ -8,6 +8,7 @@ import {
   placeOf,
 } from './search/mark-fold';
 import type { Creased } from './search/creased';
+import { writeFolds } from './search/fold-code';
 import { landingsOf } from './search/creased';
 import type { Alignment } from '../folding/alignment';
 import { type Hand, startSheet } from '../folding/hand';
@@ -18,7 +19,7 @@ import { recordSteps } from '../forms/record-steps';
 import { distance, type Line, type Point, reflect } from '../measure/point';
 import { rectangleSheet } from '../paper/sheet';
 import { edgesOf } from './search/mark-fold';
-import { foldWords, namingOf } from './mark-words';
+import { foldWords, type Naming, namingOf } from './mark-words';
 
 /** Steps by which marks are made, and what they leave on the sheet. */
 export interface MarkSteps {
@@ -81,9 +82,10 @@ export function markSteps(
     const mark = wanted.get(k);
     step(
       {
-        id: `mark-${k + 1}`,
+        // By what it is, too: where another way was chosen meanwhile, nothing of it is done.
+        id: `mark-${k + 1}-${writeFolds([folds[k]])}`,
         title: mark ? `Mark ${mark}` : `${whole ? 'Crease' : 'Pinch'} ${k + 1}`,
-        words: `${foldWords(by, naming)} ${whole ? 'Crease all along, and open it.' : pinchWords(creased[k])}`,
+        words: `${foldWords(by, lettered(naming, by))} ${whole ? 'Crease all along, and open it.' : pinchWords(creased[k])}`,
         check: 'Open, the sheet lies flat, and the mark is sharp enough to find it again with a fingertip.',
         slip: {
           what: 'The mark is broad, or there are two.',
@@ -102,6 +104,14 @@ export function markSteps(
   return { steps, marks: hand.pose.marks ?? [] };
 }
 
+/** Places by their names and by the letters that the picture shows. */
+function lettered({ line, place }: Naming, by: FoldBy): Naming {
+  const keys = needsOf(by).places.map((ref) => ref.join());
+  return { line, place: (ref) => `${place(ref)} (${LETTERS[keys.indexOf(ref.join())]})` };
+}
+
+const LETTERS = 'ABCD';
+
 function pinchWords({ pieces }: Creased): string {
   return pieces.length > 1
     ? `Pinch it in ${pieces.length} places only, as drawn, and open it.`
@@ -110,7 +120,7 @@ function pinchWords({ pieces }: Creased): string {
 
 /** The places that are laid on each other, by letters. */
 function placesOf(by: FoldBy, lines: readonly Line[]): readonly { readonly point: Point; readonly name: string }[] {
-  return needsOf(by).places.map((ref, k) => ({ point: placeOf(lines, ref), name: 'ABCD'[k] }));
+  return needsOf(by).places.map((ref, k) => ({ point: placeOf(lines, ref), name: LETTERS[k] }));
 }
 
 /** How the paper moves: from what is laid to where it comes to lie. */

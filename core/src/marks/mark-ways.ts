@@ -55,6 +55,8 @@ export interface MarkWay {
     readonly folds: readonly MarkFold[];
     readonly marks: readonly PlaceRef[];
     readonly creased: readonly Creased[];
+    /** Whether the piece is then folded square to the edges on which the marks are; else through two of them. */
+    readonly square: boolean;
   } | null;
   /** Of a way that converges. */
   readonly halving?: { readonly fraction: Fraction; readonly rounds: number; readonly left: readonly number[] };
@@ -246,20 +248,41 @@ function sharedWay(
     school: 'fold',
     exact: offs.every((off) => Math.abs(off) < EXACT * longer),
     misses: goals.flatMap(({ places }, k) =>
-      places.map(({ measured, away }) => ({ measured, biasMm: away * offs[k], sdMm: sds[k], luck: k })),
+      places.map(({ measured, moves }) => ({
+        ...{ measured, biasMm: moves * offs[k], sdMm: Math.abs(moves) * sds[k], luck: k },
+      })),
     ),
-    expectedMm: Math.max(...offs.map((off, k) => Math.hypot(off, sds[k]))),
-    worstMm: Math.max(...offs.map((off, k) => Math.abs(off) + known[k].worst * handMm + known[k].ofEye * eye)),
-    folded: { folds, marks, creased },
+    expectedMm: most((moves, k) => [moves * offs[k], (moves * sds[k]) ** 2]),
+    worstMm: most((moves, k) => [
+      Math.abs(moves) * (Math.abs(offs[k]) + known[k].worst * handMm + known[k].ofEye * eye),
+      0,
+    ]),
+    folded: { folds, marks, creased, square: goals.every(({ square }) => square) },
   };
+  /** The most that any place misses: what its marks miss always, and the squares of what they miss by luck. */
+  function most(part: (moves: number, goal: number) => readonly [number, number]): number {
+    const sums = new Map<number, readonly [number, number]>();
+    goals.forEach(({ places }, k) => {
+      for (const { measured, moves } of places) {
+        const [bias, square] = sums.get(measured) ?? [0, 0];
+        const [b, s] = part(moves, k);
+        sums.set(measured, [bias + b, square + s]);
+      }
+    });
+    return Math.max(...[...sums.values()].map(([bias, square]) => Math.hypot(bias, Math.sqrt(square))));
+  }
 }
 
 /** What is seen of creases counts as a miss of so much for each mm of crease, where ways are put in order: a judgement. */
 const SEEN_AS_MM = 0.002;
 
+/** And each fold for so much. */
+const FOLD_AS_MM = 0.02;
+
 /** The way that a school takes for a mark; the ruler where it has none. @param seenMm how much of each way's creases is seen */
 export function usualWay(ways: readonly MarkWay[], school: School, seenMm: (way: MarkWay) => number): MarkWay {
-  const score = (way: MarkWay): number => way.expectedMm + SEEN_AS_MM * seenMm(way);
+  const score = (way: MarkWay): number =>
+    way.expectedMm + SEEN_AS_MM * seenMm(way) + FOLD_AS_MM * (way.folded?.folds.length ?? 0);
   const own = ways.filter((way) => way.school === school);
   const [ruler] = ways;
   return school === 'ruler'

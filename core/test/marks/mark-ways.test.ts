@@ -4,7 +4,10 @@ import {
   atOnce,
   blankSheet,
   creasesOf,
+  crossing,
+  distance,
   divideBy,
+  edgesOf,
   eyeOf,
   EDGES,
   Fitting,
@@ -15,6 +18,7 @@ import {
   goalsOf,
   halvingFolds,
   lastMark,
+  lineThrough,
   type MarkMaker,
   markMissed,
   MarkSearch,
@@ -134,6 +138,8 @@ describe('ways to find what is measured', () => {
     ['thirds-twist-letterfold', 150, { thirds: 'ruler' }],
     ['square-card-envelope', 150, {}],
     ['bead-track', 150, {}],
+    ['square-tray-and-eared-lid', 150, { wallMm: 24 }],
+    ['banded-gift-box', 150, { halfBandMm: 7, heightMm: 18 }],
   ];
   it.each(PIECES)(
     '%s: every way is read back by its id, and the folded ones mark the very places',
@@ -146,7 +152,9 @@ describe('ways to find what is measured', () => {
         for (const way of ways) {
           expect(way.id).toMatch(/^[a-z0-9][a-z0-9-]{0,79}$/);
           expect(wayById(way.id, how, size, MAKER)).toEqual(way);
-          expect(way.misses.map(({ measured: k }) => k).sort()).toEqual(how.places.map(({ measured: k }) => k).sort());
+          expect(new Set(way.misses.map((miss) => miss.measured))).toEqual(
+            new Set(how.places.map((place) => place.measured)),
+          );
           if (!way.folded) continue;
           const lines = creasesOf(way.folded.folds, size);
           const goals = goalsOf(how.places, size)!;
@@ -161,6 +169,37 @@ describe('ways to find what is measured', () => {
         expect(measured.every(({ how }) => wayById(other, how, size, MAKER) === null)).toBe(true);
     },
   );
+
+  it('a mark that moves along its edge moves the folds through it as is said, square to edges and slanting', () => {
+    const moved = new Set<string>();
+    for (const [id, side, params] of PIECES) {
+      const { measured, size } = marksOf(id, side, params);
+      for (const { how } of measured) {
+        const goals = goalsOf(how.places, size);
+        if (!goals) continue;
+        moved.add(id);
+        const by = goals.map(() => 0.02 * (Math.random() - 0.5));
+        const edges = edgesOf(size);
+        const at = (k: number, off: number) => {
+          const { at: start, along } = edges[goals[k].edge];
+          return { x: start.x + (goals[k].mm + off) * along.x, y: start.y + (goals[k].mm + off) * along.y };
+        };
+        for (const { at: place, from, mm, measured: n } of how.places) {
+          const of = goals.flatMap(({ places }, k) => (places.some((one) => one.measured === n) ? [k] : []));
+          const told = of.reduce((sum, k) => sum + by[k] * goals[k].places.find((one) => one.measured === n)!.moves, 0);
+          const [p, q] = [at(of[0], by[of[0]]), of.length > 1 ? at(of[1], by[of[1]]) : null];
+          const { along } = edges[goals[of[0]].edge];
+          const fold = q ? lineThrough(p, q) : { at: p, along: { x: -along.y, y: along.x } };
+          // Where the moved fold meets the way along which the place is measured.
+          const way = { at: from, along: { x: (place.x - from.x) / mm, y: (place.y - from.y) / mm } };
+          const met = crossing(fold, way)!;
+          expect(of.length).toBe(goals[of[0]].square ? 1 : 2);
+          expect(Math.abs(distance(met, from) - mm - told)).toBeLessThan(1e-4);
+        }
+      }
+    }
+    expect(moved.size).toBeGreaterThanOrEqual(4);
+  });
 
   it('a school takes its own ways, and the ruler where it has none', () => {
     const { measured, size } = marksOf('thirds-twist-letterfold', 150, { thirds: 'ruler' });

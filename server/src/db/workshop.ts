@@ -1,5 +1,6 @@
 import type { Workshop as WorkshopData } from '@odd-corner/contract';
 import { type CuttingPlansRepository, cuttingPlansRepository } from '../cutting/cutting-plans-repository';
+import { type EyeRepository, eyeRepository } from '../eye/eye-repository';
 import { type HandsRepository, handsRepository } from '../hands/hands-repository';
 import { type JobsRepository, jobsRepository } from '../jobs/jobs-repository';
 import { type LogRepository, logRepository } from '../log/log-repository';
@@ -17,6 +18,7 @@ export interface Workshop {
   readonly cuttingPlans: CuttingPlansRepository;
   readonly things: ThingsRepository;
   readonly hands: HandsRepository;
+  readonly eye: EyeRepository;
   readonly jobs: JobsRepository;
   readonly log: LogRepository;
   readonly recent: RecentRepository;
@@ -30,6 +32,7 @@ export function openWorkshop(db: Db): Workshop {
     cuttingPlans: cuttingPlansRepository(db),
     things: thingsRepository(db),
     hands: handsRepository(db),
+    eye: eyeRepository(db),
     jobs: jobsRepository(db),
     log: logRepository(db),
     recent: recentRepository(db),
@@ -53,5 +56,6 @@ export function fillWorkshop(workshop: Workshop, data: WorkshopData): void {
     data.log.forEach((entry) => workshop.log.put(entry));
     data.cuttingPlans.forEach((plan) => workshop.cuttingPlans.put(plan));
     data.moves.forEach(workshop.papers.moves.put);
+    data.eyeTries.forEach(workshop.eye.put);
   });
 }

@@ -49,7 +49,7 @@ function handlers(
   workshop: Workshop,
   { demo, verify, house, now = () => new Date().toISOString() }: ApiOptions,
 ): Handlers {
-  const { db, papers, cuttingPlans, things, hands, jobs, log, recent, settings } = workshop;
+  const { db, papers, cuttingPlans, things, hands, eye, jobs, log, recent, settings } = workshop;
   const housed = (): DataHouse => {
     if (!house) throw new ProblemError(422, 'This workshop has no file, so there is nothing to copy.');
     return house;
@@ -91,6 +91,13 @@ function handlers(
     changeHand: ({ id, body }) => hands.change(id, body),
     removeHand: ({ id }) => removed(hands, id),
     restoreHand: ({ id }) => hands.restore(id),
+
+    eyeTries: () => eye.all(),
+    addEyeTry: ({ body }) => replyAdded(eye.add(body, now())),
+    removeEyeTry: ({ id }) => {
+      eye.remove(id);
+      return null;
+    },
 
     jobs: ({ query }) => jobs.list(query),
     job: ({ id }) => jobs.get(id),

@@ -28,6 +28,17 @@ export const routes: Routes = [
   },
   { path: 'forms/:id', title: 'Form', loadComponent: () => import('./forms/form-page').then((m) => m.FormPage) },
   {
+    path: 'marks',
+    pathMatch: 'full',
+    title: 'Find a mark',
+    loadComponent: () => import('./marks/marks-page').then((m) => m.MarksPage),
+  },
+  {
+    path: 'marks/drill',
+    title: 'Divide by eye',
+    loadComponent: () => import('./marks/drill/drill-page').then((m) => m.DrillPage),
+  },
+  {
     path: 'logbook',
     title: 'Logbook',
     loadComponent: () => import('./logbook/logbook-page').then((m) => m.LogbookPage),

@@ -17,6 +17,7 @@ export const SETTING_NAMES: Readonly<Record<keyof SettingsDraft, string>> = {
   ruler: 'Your ruler shows',
   ease: 'Room left around contents, as a rule',
   hand: 'Your hand is',
+  school: 'You find marks',
   scheme: 'Colours',
 };
 

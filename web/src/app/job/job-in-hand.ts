@@ -10,20 +10,33 @@ import {
   type JobMakeDraft,
   type Make,
   makeOf,
+  marksOfEntry,
   optionsOf,
   type Paper,
   purposeOfOne,
   toFold,
 } from '@odd-corner/contract';
-import { COMMON_PAPER, entriesOf, formById, HANDS, type SizedForm, type SizeOptions } from '@odd-corner/core';
+import {
+  COMMON_PAPER,
+  entriesOf,
+  formById,
+  HANDS,
+  type MarkMaker,
+  RULERS,
+  type SizedForm,
+  type SizeOptions,
+  thingsAsRulers,
+} from '@odd-corner/core';
 import { concatMap, finalize, from, last, type Observable, of, tap } from 'rxjs';
 import { ApiFailure, failureText } from '../data/api';
+import { EyeTries } from '../data/eye-tries';
 import { Hands } from '../data/hands';
 import { Jobs } from '../data/jobs';
 import { Papers } from '../data/papers';
 import { WorkshopSettings } from '../data/workshop-settings';
 import { coloursOf, coloursOfMake } from '../ui/drawing-view/paper-colours';
 import { UndoBar } from '../ui/undo/undo-bar';
+import type { EntryMarks } from '../workers/make-tasks';
 import { type JobChange, JobHistory } from './job-history';
 
 /** What is folded of a make: a plan or marks for it are of no use for another. */
@@ -35,6 +48,7 @@ export class JobInHand {
   private readonly jobs = inject(Jobs);
   private readonly papers = inject(Papers);
   private readonly hands = inject(Hands);
+  private readonly eyes = inject(EyeTries);
   private readonly settings = inject(WorkshopSettings);
   private readonly undo = inject(UndoBar);
   private readonly history = inject(JobHistory);
@@ -71,6 +85,15 @@ export class JobInHand {
     const own = this.hands.rows().find(({ id }) => id === folderHandId);
     return own?.missMm ?? HANDS[this.settings.current().hand].missMm;
   });
+  /** Whose marks they are. */
+  readonly maker = computed((): MarkMaker => ({
+    handMm: this.handMm(),
+    eye: this.eyes.of(this.job().folderHandId).eye,
+    rulerStepMm: RULERS[this.make().asked.options.ruler].stepMm,
+    things: thingsAsRulers(this.purpose()),
+  }));
+  /** How the marks of its entries are found; undefined where all are found with a ruler. */
+  readonly entryMarks = computed((): EntryMarks | undefined => this.marksOf(this.make().make));
   /** What one of it is for; null where a sheet was there first. */
   readonly purpose = computed(() => purposeOfOne(this.make().asked));
   /** How its sheets are searched for: on its own papers, for its own hand. */
@@ -87,6 +110,15 @@ export class JobInHand {
   });
   /** What was changed while it was open, the latest first. */
   readonly changes = computed(() => this.history.of(this.id()));
+
+  /** How the marks of a make are found that may not be kept yet: as was chosen, and else as the workshop does. */
+  marksOf({ entries }: Make): EntryMarks | undefined {
+    const { school } = this.settings.current();
+    const make = this.make();
+    if (make.marks === null && school === 'ruler') return undefined;
+    const maker = this.maker();
+    return Object.fromEntries(entries.map(({ key }) => [key, { ways: marksOfEntry(make, key), school, maker }]));
+  }
 
   /** How sheets of a make are searched for that may not be kept yet. */
   optionsOn({ entries }: Make): SizeOptions {

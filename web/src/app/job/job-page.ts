@@ -4,6 +4,7 @@ import { MatExpansionModule } from '@angular/material/expansion';
 import { ActivatedRoute, NavigationEnd, Router, RouterOutlet } from '@angular/router';
 import { SHELF } from '@odd-corner/core';
 import { filter, map, startWith } from 'rxjs';
+import { EyeTries } from '../data/eye-tries';
 import { Hands } from '../data/hands';
 import { Papers } from '../data/papers';
 import { Figures } from '../ui/figures/figures';
@@ -61,6 +62,10 @@ export class JobPage {
   constructor() {
     inject(Papers).refresh();
     inject(Hands).refresh();
+    // Without them an eye is taken to be as it is usual.
+    inject(EyeTries)
+      .known()
+      .subscribe({ error: () => undefined });
     effect(() => {
       const [id, make] = [this.id(), this.make() ?? null];
       untracked(() => this.inHand.open(id, make));

@@ -88,6 +88,11 @@ export class SettingsPage {
           ),
           `${HANDS[this.settings.current().hand].reason} How sure a fit is follows from it, and how much larger a sheet must be to be surer.`,
         ),
+        setting(
+          'school',
+          { ruler: 'with a ruler', fold: 'by folding alone', eye: 'by eye' },
+          'What a job begins with; any mark can be found another way.',
+        ),
       ],
     },
     { name: 'Paper', settings: PAPER },

@@ -11,6 +11,7 @@ import {
   type Looking,
   make,
   type Made,
+  type MarksWanted,
   type Opened,
   openedScene,
   type PaperScene,
@@ -35,6 +36,8 @@ import { answerTasks } from './answer-tasks';
 import { type Attempt, attempt } from './attempt';
 import { type FormAsked, madeForm } from './fold-piece';
 import { type PieceState, makeTasks } from './make-tasks';
+import { markTasks } from './mark-tasks';
+import { markedForm } from './marked-piece';
 import { inSlices, pause } from './in-slices';
 import { fitting, questions } from './fitting';
 
@@ -51,6 +54,8 @@ const WARM_UP_AFTER_MS = 400;
 export interface FormStepsAsked extends FormAsked {
   readonly unit: ShownUnit;
   readonly looking: Looking;
+  /** How its marks are found; with a ruler when left out. */
+  readonly marks?: MarksWanted;
 }
 
 export interface TriedPiece {
@@ -125,6 +130,7 @@ const CARD_OPTIONS: SizeOptions = {
 export const foldingTasks = {
   ...answerTasks,
   ...makeTasks,
+  ...markTasks,
 
   /** Fulfilled once others can see that this worker lives: where tasks run on the page's own thread, at once. */
   watched(): Promise<void> {
@@ -213,9 +219,9 @@ export const foldingTasks = {
   },
 
   /** All steps of a form at a sheet, ready to be shown. */
-  formSteps({ unit, looking, ...asked }: FormStepsAsked): ShownSteps {
+  formSteps({ unit, looking, marks, ...asked }: FormStepsAsked): ShownSteps {
     return attempt(() => {
-      const { steps, uses = [] } = madeForm(asked, unit).folding;
+      const { steps, uses = [] } = markedForm(asked, marks ?? null, unit).folding;
       return shownSteps([...steps, ...uses], looking);
     });
   },

@@ -10,6 +10,7 @@ import type {
   Held,
   Looking,
   Make,
+  MarksWanted,
   RulerId,
   SheetSize,
   SizedForm,
@@ -19,7 +20,8 @@ import type {
 import { defer, Observable } from 'rxjs';
 import type { AnswersAsked, PictureAsked, ReplaysAsked, SheetChance } from './answer-tasks';
 import type { FormAsked } from './fold-piece';
-import type { FoldingOrder, OthersAsked, PieceState, MakeAsked, MarksShown, SizedAsked, WholeMake } from './make-tasks';
+import type { EntryMarks, FoldingOrder, OthersAsked, PieceState, MakeAsked, SizedAsked, WholeMake } from './make-tasks';
+import type { FreeAsked, FreeWay, MarksShown } from './mark-tasks';
 import type { FormStepsAsked, OpenedPiece, ShownStep, ShownSteps, Tried } from './folding-tasks';
 import type { Attempt } from './attempt';
 import { FOLDING_WORKER, PICTURE_WORKER } from './folding-worker-token';
@@ -28,6 +30,12 @@ import { FOLDING_WORKER, PICTURE_WORKER } from './folding-worker-token';
 export interface OpeningState {
   readonly steps: number;
   readonly piece: OpenedPiece | null;
+}
+
+/** How much of a search for marks is done, then what it found. */
+export interface FreeState {
+  readonly share: number;
+  readonly ways: readonly FreeWay[] | null;
 }
 
 /** Work that reports progress, and stops when nobody listens any more. */
@@ -67,12 +75,27 @@ export class Folding {
     return defer(() => this.worker.pieceStates(asked));
   }
 
-  order(make: Make): Observable<Attempt<FoldingOrder>> {
-    return defer(() => this.worker.order(make));
+  order(make: Make, marks?: EntryMarks): Observable<Attempt<FoldingOrder>> {
+    return defer(() => this.worker.order(make, marks));
   }
 
-  marks(asked: FormAsked): Observable<Attempt<MarksShown>> {
-    return defer(() => this.worker.marks(asked));
+  marks(asked: FormAsked, wanted: MarksWanted): Observable<Attempt<MarksShown>> {
+    return defer(() => this.worker.marks(asked, wanted));
+  }
+
+  /** How much has been looked at, then the ways; who stops listening stops the work. */
+  freeWays(asked: FreeAsked): Observable<FreeState> {
+    return told((tell, wanted) =>
+      this.worker
+        .freeWays(
+          asked,
+          proxy((share: number) => tell({ share, ways: null })),
+          wanted,
+        )
+        .then((ways) => {
+          if (ways) tell({ share: 1, ways });
+        }),
+    );
   }
 
   card(formId: string): Observable<Drawing> {

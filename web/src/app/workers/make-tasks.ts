@@ -4,7 +4,6 @@ import {
   atOnce,
   byItself,
   contentsOn,
-  type Drawing,
   type EntryJudged,
   fitOf,
   foldMake,
@@ -16,34 +15,37 @@ import {
   isSized,
   judging,
   type Make,
-  marksPicture,
+  type MarksWanted,
+  type PlaceMiss,
   othersFor,
   type PaperScene,
   pieceScene,
   type Pose,
   prepare,
   type Purpose,
-  SHELF,
-  sheetFor,
-  sheetMarks,
   type SheetSize,
   type SizedEntry,
   type SizedForm,
   sizeFor,
   type SizeOptions,
-  type StepMarks,
   whyUnmet,
 } from '@odd-corner/core';
 import { type Attempt, attempt } from './attempt';
 import { fitting } from './fitting';
-import { type FormAsked, madeForm } from './fold-piece';
+import { madeForm } from './fold-piece';
+import { pieceMarks } from './marked-piece';
 
 /** A make, and what goes into it. */
 export interface MakeAsked {
   readonly make: Make;
   readonly purpose: Purpose | null;
   readonly options: SizeOptions;
+  /** How the marks of its entries are found, by their keys; with a ruler when left out. */
+  readonly marks?: EntryMarks;
 }
+
+/** How the marks of each entry of a make are found. */
+export type EntryMarks = Readonly<Record<string, MarksWanted>>;
 
 /** One form for a purpose, with the parameters of its piece that are settled. */
 export interface SizedAsked {
@@ -65,12 +67,6 @@ export interface FoldingOrder {
   /** What is done with all of it at last, in words. */
   readonly together: readonly string[];
   readonly scene: PaperScene;
-}
-
-/** How the folds of a piece are found, and the sheet with all marks. */
-export interface MarksShown {
-  readonly steps: readonly StepMarks[];
-  readonly picture: Drawing;
 }
 
 /** What belongs to a piece at a sheet. */
@@ -107,8 +103,11 @@ export const makeTasks = {
   },
 
   /** A make as it stands, each of its entries held against what it is for. */
-  judged({ make: asked, purpose, options }: MakeAsked): Attempt<readonly EntryJudged[]> {
-    return attempt(() => atOnce(judging(fitting, asked, purpose, options)));
+  judged({ make: asked, purpose, options, marks }: MakeAsked): Attempt<readonly EntryJudged[]> {
+    return attempt(() => {
+      const entryMarks = marks && missesOfMarks(asked, marks);
+      return atOnce(judging(fitting, asked, purpose, { ...options, entryMarks }));
+    });
   },
 
   /** What belongs to a piece at a sheet: at which sheets, and how all goes together. */
@@ -155,14 +154,14 @@ export const makeTasks = {
   },
 
   /** In which order a make is folded: the steps of each entry, then what is put together. */
-  order(asked: Make): Attempt<FoldingOrder> {
+  order(asked: Make, marks: EntryMarks = {}): Attempt<FoldingOrder> {
     return attempt(() => {
       const { entries, assembly } = foldMake(asked);
       const nameOf = (key: string): string => entries.get(key)!.entry.name;
       return {
         entries: [...entries.values()].map(({ entry: { key, name, copies }, folding }) => ({
           ...{ key, name, copies },
-          steps: folding.steps.map(({ id, title }) => ({ id, title })),
+          steps: [...marksBefore(asked, key, marks), ...folding.steps].map(({ id, title }) => ({ id, title })),
         })),
         together: [
           ...assembly.steps.map(({ title, words }) => `${title}. ${words}`),
@@ -179,17 +178,34 @@ export const makeTasks = {
     });
   },
 
-  /** How every fold of a piece is found, in order. */
-  marks(asked: FormAsked): Attempt<MarksShown> {
-    return attempt(() => {
-      const { folding } = madeForm(asked);
-      const steps = sheetMarks(folding, sheetFor(SHELF.piece(asked.formId), asked.sheet));
-      return { steps, picture: marksPicture(folding, steps) };
-    });
-  },
-
   /** What a make should come out as, by a hand that misses by so much. */
   foretold(asked: Make, handMm: number): Attempt<ForetoldSizes> {
     return attempt(() => foretell(asked, handMm));
   },
 };
+
+/** What a piece of a make is folded from. */
+function askedOf({ entries }: Make, key: string, pieceId: string, params: unknown) {
+  const { sheet, thicknessMm } = entries[key];
+  return { formId: pieceId, sheet, params: params as Readonly<Record<string, unknown>>, thicknessMm };
+}
+
+/** The steps that make the marks of an entry. */
+function marksBefore(asked: Make, key: string, marks: EntryMarks): readonly Pick<FormStep, 'id' | 'title'>[] {
+  if (!Object.hasOwn(marks, key)) return [];
+  const { entry } = foldMake(asked).entries.get(key)!;
+  const piece = askedOf(asked, key, entry.pieceId, entry.params);
+  return pieceMarks(piece, madeForm(piece), marks[key]).plan.steps;
+}
+
+/** How the marks of all entries come out by the ways that were chosen. */
+function missesOfMarks(asked: Make, marks: EntryMarks): Readonly<Record<string, readonly PlaceMiss[]>> {
+  const { entries } = foldMake(asked);
+  return Object.fromEntries(
+    [...entries].flatMap(([key, { entry }]) => {
+      if (!Object.hasOwn(marks, key)) return [];
+      const piece = askedOf(asked, key, entry.pieceId, entry.params);
+      return [[key, pieceMarks(piece, madeForm(piece), marks[key]).plan.misses] as const];
+    }),
+  );
+}

@@ -81,9 +81,14 @@ export class FoldStation {
   protected readonly unsaved = this.writer.unsaved;
   private readonly makeId = computed(() => this.inHand.make().id);
   /** What is folded; the same as long as only progress is added. */
-  private readonly asked = computed(() => JSON.stringify(toFold(this.inHand.make().make)));
+  private readonly asked = computed(() => {
+    const { make, marks } = this.inHand.make();
+    return JSON.stringify([toFold(make), marks ?? this.settings.current().school]);
+  });
   private readonly ordered = toSignal(
-    toObservable(this.asked).pipe(this.troubles.asking(() => this.folding.order(toFold(this.inHand.make().make)))),
+    toObservable(this.asked).pipe(
+      this.troubles.asking(() => this.folding.order(toFold(this.inHand.make().make), this.inHand.entryMarks())),
+    ),
     { initialValue: null },
   );
   protected readonly order = computed(() => {
@@ -144,6 +149,7 @@ export class FoldStation {
     const { pieceId, sheet, params, thicknessMm } = entry;
     return {
       ...{ formId: pieceId, sheet, params, thicknessMm },
+      marks: this.inHand.entryMarks()?.[entry.key],
       unit: unitOnRuler(this.ruler(), this.settings.current().unit),
       looking: { fromBelow: this.fromBelow(), quarterTurns: this.quarterTurns() },
     };

@@ -53,6 +53,7 @@ export class SheetStation {
     make: toFold(this.draft()),
     purpose: this.inHand.purpose(),
     options: this.options(),
+    marks: this.inHand.marksOf(this.draft()),
   }));
   private readonly resting = toObservable(this.asked).pipe(debounceTime(TYPING_MS));
   private readonly told = toSignal(

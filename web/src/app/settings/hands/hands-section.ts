@@ -33,10 +33,10 @@ import { HandEditor } from './hand-editor';
               {{ hand.name }} <span class="muted">misses by about {{ hand.missMm + ' mm' | figure }}</span>
             </p>
             <button type="button" matButton (click)="editing.set(hand)">
-              Change<span class="cdk-visually-hidden"> {{ hand.name }}</span>
+              Change<span class="visually-hidden"> {{ hand.name }}</span>
             </button>
             <button type="button" matButton (click)="remove(hand)">
-              Remove<span class="cdk-visually-hidden"> {{ hand.name }}</span>
+              Remove<span class="visually-hidden"> {{ hand.name }}</span>
             </button>
           </li>
         }
