@@ -10,7 +10,7 @@ const PLANNED = '0dd00000-0000-4000-8000-000300000004';
 async function settled(page: Page, url: string): Promise<void> {
   await page.goto(url);
   await page.waitForLoadState('networkidle');
-  await expect(page.getByRole('status').filter({ hasText: /Folding|Reading|Looking|Pressing/ })).toHaveCount(0);
+  await expect(page.getByRole('status').filter({ hasText: /Folding|Reading|Looking|Pressing|Trying/ })).toHaveCount(0);
   await expect(page.locator('[aria-busy="true"]')).toHaveCount(0, { timeout: 60_000 });
   await page.evaluate(() => document.fonts.ready);
   await page.waitForTimeout(900);
@@ -27,7 +27,7 @@ const VIEWS = [
   ['shelf', '/shelf'],
   ['forms', '/forms'],
   ['form', '/forms/square-tray-and-eared-lid'],
-  ['cup', '/forms/flat-folding-cup'],
+  ['find', '/marks?find=3%2F7+of+the+long+edge&sheet=A4'],
   ['steps', '/forms/tuck-flap-envelope/steps'],
   ['logbook', '/logbook'],
 ] as const;

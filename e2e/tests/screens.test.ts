@@ -18,6 +18,8 @@ const PLACES = [
   ['sheet', `/jobs/${JOB}/sheet`],
   ['cut', `/jobs/${JOB}/cut`],
   ['marks', `/jobs/${JOB}/marks`],
+  ['find a mark', '/marks?find=2%2F5&sheet=A4'],
+  ['divide by eye', '/marks/drill'],
   ['fold', `/jobs/${JOB}/fold`],
   ['a kit', `/jobs/${KIT}/sheet`],
   ['record', `/jobs/${JOB}/record`],
@@ -80,7 +82,9 @@ test('every place can be used by everyone, light and dark', async ({ browser, de
   for (const [k, [name, path]] of PLACES.entries()) {
     await page.goto(demo.url + path);
     await page.waitForLoadState('networkidle');
-    await expect(page.getByRole('status').filter({ hasText: /Folding|Reading|Looking|Pressing/ })).toHaveCount(0);
+    await expect(page.getByRole('status').filter({ hasText: /Folding|Reading|Looking|Pressing|Trying/ })).toHaveCount(
+      0,
+    );
     expect(await faults(page, name, schemesOf(k))).toEqual([]);
   }
   for (const [k, [path, open, seen]] of OPENED.entries()) {
@@ -115,7 +119,9 @@ test('every place fits a width of 360 px, and with a decimal comma shows no deci
   for (const [name, path] of PLACES) {
     await page.goto(demo.url + path);
     await page.waitForLoadState('networkidle');
-    await expect(page.getByRole('status').filter({ hasText: /Folding|Reading|Looking|Pressing/ })).toHaveCount(0);
+    await expect(page.getByRole('status').filter({ hasText: /Folding|Reading|Looking|Pressing|Trying/ })).toHaveCount(
+      0,
+    );
     const { wide, view } = await page.evaluate(() => ({
       wide: document.documentElement.scrollWidth,
       view: document.documentElement.clientWidth,

@@ -104,11 +104,14 @@ function foldsShown(size: SheetSize, folds: readonly MarkFold[], creased: readon
 
 /** Ways to common fractions, made when this application was built; empty where they cannot be read. */
 let common: Promise<CommonMarks> | null = null;
-function commonWays(): Promise<CommonMarks> {
-  common ??= fetch(new URL('/mark-table.json', self.location.origin))
-    .then((answer) => (answer.ok ? (answer.json() as Promise<CommonMarks>) : {}))
-    .catch(() => ({}));
-  return common;
+
+async function readCommon(): Promise<CommonMarks> {
+  try {
+    const answer = await fetch(new URL('/mark-table.json', self.location.origin));
+    return answer.ok ? ((await answer.json()) as CommonMarks) : {};
+  } catch {
+    return {};
+  }
 }
 
 /** Questions about marks: how those of a piece are found, and any other on any sheet. */
@@ -152,7 +155,7 @@ export const markTasks = {
     wanted: () => Promise<boolean>,
   ): Promise<readonly FreeWay[] | null> {
     if (find.kind === 'places' && find.mm.length === 1) {
-      const known = fromCommon(await commonWays(), size, find.edge, find.mm[0], handMm);
+      const known = fromCommon(await (common ??= readCommon()), size, find.edge, find.mm[0], handMm);
       if (known) return waysTo(known, size, find.edge, find.mm[0], handMm, eye);
     }
     let stopped = false;
