@@ -20,6 +20,7 @@ export { type ChosenWay, type MarkPlan, planMarks } from './mark-plan';
 export { makeMarks, markMissed, type MarkSteps, markSteps } from './mark-steps';
 export {
   CUT_CARD_MM,
+  LONGEST_CARD_MM,
   type MarkMaker,
   type MarkWay,
   type Measured,

@@ -28,7 +28,7 @@ export const CUT_CARD_MM = 0.2;
 const BY_CONTENTS_MM = 1.5;
 
 /** A card longer than this, in mm, is no card any more. */
-const LONGEST_CARD_MM = 300;
+export const LONGEST_CARD_MM = 300;
 
 /** Rounds of halving after which the guess is forgotten when it leaves less than this in the mark, in mm. */
 const FORGOTTEN_MM = 0.15;

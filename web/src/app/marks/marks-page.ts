@@ -3,7 +3,17 @@ import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-i
 import { FormControl } from '@angular/forms';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
 import { Router, RouterLink } from '@angular/router';
-import { HANDS, type MarkAsk, MarkAskUnread, readMarkAsk, RULERS, type SheetSize } from '@odd-corner/core';
+import {
+  CUT_CARD_MM,
+  fractionOf,
+  HANDS,
+  LONGEST_CARD_MM,
+  type MarkAsk,
+  MarkAskUnread,
+  readMarkAsk,
+  RULERS,
+  type SheetSize,
+} from '@odd-corner/core';
 import { combineLatest, debounceTime, map, of, startWith, type Observable } from 'rxjs';
 import { EyeTries } from '../data/eye-tries';
 import { WorkshopSettings } from '../data/workshop-settings';
@@ -137,6 +147,29 @@ export class MarksPage {
       }),
     };
   });
+  /** What else finds a single place, with what it misses. */
+  protected readonly others = computed((): readonly string[] => {
+    const wanted = this.wanted();
+    if (wanted?.find.kind !== 'places') return [];
+    const { edge, mm } = wanted.find;
+    const length = edge ? wanted.size.heightMm : wanted.size.widthMm;
+    const [first] = mm;
+    const shorter = Math.min(first, length - first);
+    const byEye = this.figures.fixed(this.eyes.of(null).eye * shorter, 1);
+    const thirds = mm.every((at) => fractionOf(at / length, 1e-7)?.of === 3);
+    const cut = this.figures.fixed(CUT_CARD_MM, 1);
+    return [
+      ...(mm.length === 1 && shorter <= LONGEST_CARD_MM
+        ? [
+            `A card or strip cut to ${this.figures.length(shorter, this.settings.current().ruler)} once, laid in the corner: misses by about ${cut} mm, always the same.`,
+          ]
+        : []),
+      ...(thirds
+        ? [`Bent into an S of three layers and shifted until the edges lie flush: by eye, about ${byEye} mm.`]
+        : []),
+      ...(mm.length === 1 ? [`By eye: misses by about ${byEye} mm.`] : []),
+    ];
+  });
   protected readonly sheetWords = computed(() => {
     const wanted = this.wanted();
     return wanted ? this.figures.sizes([wanted.size.widthMm, wanted.size.heightMm]) : '';
@@ -171,13 +204,13 @@ export class MarksPage {
     control.setValue('value' in read ? (read.value ?? usual) : usual);
   }
 
-  private facts({ kind, exact, off, expected, folds, halving }: FreeWay): readonly string[] {
+  private facts({ kind, exact, off, expected, worst, folds, halving }: FreeWay): readonly string[] {
     const unit = kind === 'angle' ? '°' : ' mm';
     const said = (value: number): string => `${this.figures.fixed(value, value < 1 ? 2 : 1)}${unit}`;
     return [
       `${folds.length} ${folds.length === 1 ? 'fold' : 'folds'}`,
       exact ? 'exact in itself' : `${said(Math.abs(off))} beside it in itself`,
-      `your hand misses by about ${said(expected)}`,
+      `your hand misses by about ${said(expected)}${worst === null ? '' : `, ${said(worst)} at worst`}`,
       ...(halving
         ? [
             `${halving.round} folds halve the error of a guess ${halving.round} times; left of it after each round: ${halving.left

@@ -85,6 +85,8 @@ export interface FreeWay {
   readonly exact: boolean;
   readonly off: number;
   readonly expected: number;
+  /** When all misses of one standard deviation go the same way; null where that was not worked out. */
+  readonly worst: number | null;
   readonly folds: readonly FoldShown[];
   readonly halving?: { readonly round: number; readonly left: readonly number[] };
   /** Of a division: what is to be expected at each mark. */
@@ -170,7 +172,7 @@ export const markTasks = {
     if (!search) return null;
     if (find.kind === 'angle')
       return angleWaysTo(search, size, find.deg, handMm).map(({ folds, creased, exact, offDeg, expectedDeg }) => ({
-        ...{ kind: 'angle', exact, off: offDeg, expected: expectedDeg },
+        ...{ kind: 'angle', exact, off: offDeg, expected: expectedDeg, worst: null },
         folds: foldsShown(size, folds, creased),
       }));
     const { edge, mm } = find;
@@ -180,7 +182,7 @@ export const markTasks = {
     const off = division.marks.reduce((most, one) => (Math.abs(one.offMm) > Math.abs(most) ? one.offMm : most), 0);
     return [
       {
-        ...{ kind: 'division', off, exact: Math.abs(off) < 1e-6 },
+        ...{ kind: 'division', off, exact: Math.abs(off) < 1e-6, worst: null },
         expected: Math.max(...division.marks.map(({ expectedMm }) => expectedMm)),
         folds: foldsShown(size, division.folds, division.creased),
         marks: division.marks.map(({ mm: at, expectedMm }) => ({ mm: at, expectedMm })),
@@ -198,8 +200,9 @@ function waysTo(
   handMm: number,
   eye: number,
 ): readonly FreeWay[] {
-  const told = ways.map(({ folds, creased, exact, offMm, expectedMm }): FreeWay => ({
+  const told = ways.map(({ folds, creased, exact, offMm, expectedMm, spread }): FreeWay => ({
     ...{ kind: 'folds', exact, off: offMm, expected: expectedMm },
+    worst: Math.abs(offMm) + spread.worst * handMm,
     folds: foldsShown(size, folds, creased),
   }));
   const fraction = fractionOf(mm / (edge % 2 ? size.heightMm : size.widthMm), 1e-7);
@@ -211,11 +214,12 @@ function waysTo(
   const enough = left.findIndex((one) => one < FORGOTTEN_MM);
   const way = converging(enough < 0 ? ROUNDS : enough + 1, handMm);
   if (!way) return told;
-  const { folds, creased, expectedMm } = way;
+  const { folds, creased, expectedMm, spread } = way;
   return [
     ...told,
     {
       ...{ kind: 'halving', exact: true, off: 0, expected: expectedMm },
+      worst: spread.worst * handMm + spread.ofEye * eye,
       folds: foldsShown(size, folds, creased),
       halving: { round, left },
     },
