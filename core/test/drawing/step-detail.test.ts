@@ -42,7 +42,7 @@ describe('a part of a drawing', () => {
         );
         if (line) expect([within(line.from, b), within(line.to, b)]).toEqual([true, true]);
       }),
-      { numRuns: runs(200, 5000) },
+      { numRuns: runs(100, 5000) },
     );
   });
 
@@ -58,7 +58,7 @@ describe('a part of a drawing', () => {
         const parts = quarters.flatMap((quarter) => cropped(whole, quarter).patches);
         expect(parts.reduce((sum, { points }) => sum + area(points), 0)).toBeCloseTo(area([p, q, r]), 3);
       }),
-      { numRuns: runs(100, 2000) },
+      { numRuns: runs(60, 2000) },
     );
   });
 });

@@ -15,6 +15,7 @@ import { Papers } from '../data/papers';
 import { Things } from '../data/things';
 import { narrowScreen } from '../ui/narrow-screen';
 import { AskLine } from './ask-line/ask-line';
+import { Folding } from '../workers/folding.service';
 import { Asking } from './asked/asking';
 import { CONFIDENCES } from './asked/start-address';
 import { ThingsToPick } from './asked/things-to-pick';
@@ -75,6 +76,7 @@ export class StartPage {
   constructor() {
     this.papers.refresh();
     inject(Things).refresh();
+    inject(Folding).learnAhead();
   }
 
   protected async openOptions(): Promise<void> {

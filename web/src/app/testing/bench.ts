@@ -189,7 +189,7 @@ export class PageBench<C> {
     providers: readonly Provider[] = [],
   ) {
     const tasks = Object.fromEntries(
-      Object.entries(foldingTasks).map(([name, task]) => [
+      Object.entries({ ...foldingTasks, warmUp: () => undefined }).map(([name, task]) => [
         name,
         async (...asked: never[]) => Promise.resolve(Reflect.apply(task, foldingTasks, asked) as unknown),
       ]),

@@ -25,12 +25,8 @@ const lockName = (): string => `folding ${Date.now()} ${performance.now()} ${beg
 /**
  * The tasks of a worker that is begun when first asked, and anew when it has gone. A worker that ends says nothing by itself,
  * so it holds a lock for as long as it lives: who gets that lock knows that it has ended.
- * @param learnsAhead whether it learns all forms in its idle time, so that later questions are answered sooner
  */
-export function foldingLine(
-  begin: (name: string) => Worker,
-  { learnsAhead }: { readonly learnsAhead: boolean },
-): Remote<FoldingTasks> {
+export function foldingLine(begin: (name: string) => Worker): Remote<FoldingTasks> {
   let alive: Alive | null = null;
   const start = (): Alive => {
     const name = lockName();
@@ -48,7 +44,6 @@ export function foldingLine(
     });
     // Nobody may be waiting when it goes.
     gone.catch(() => undefined);
-    if (learnsAhead) void tasks.warmUp();
     return (alive = { worker, tasks, gone });
   };
   return new Proxy({} as Remote<FoldingTasks>, {

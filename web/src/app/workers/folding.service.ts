@@ -59,6 +59,11 @@ export class Folding {
   private readonly worker = inject(FOLDING_WORKER);
   private readonly drawer = inject(PICTURE_WORKER);
 
+  /** Learns all forms in its idle time, where many are about to be asked for, so that they are answered sooner. */
+  learnAhead(): void {
+    this.worker.warmUp().catch(() => undefined);
+  }
+
   sized(asked: SizedAsked): Observable<Attempt<SizedForm>> {
     return defer(() => this.worker.sized(asked));
   }

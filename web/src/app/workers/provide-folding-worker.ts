@@ -8,7 +8,7 @@ const begin = (name: string): Worker =>
 /** Starts each worker when something first asks for it, and another one when it has gone. */
 export function provideFoldingWorker(): Provider[] {
   return [
-    { provide: FOLDING_WORKER, useFactory: () => foldingLine(begin, { learnsAhead: true }) },
-    { provide: PICTURE_WORKER, useFactory: () => foldingLine(begin, { learnsAhead: false }) },
+    { provide: FOLDING_WORKER, useFactory: () => foldingLine(begin) },
+    { provide: PICTURE_WORKER, useFactory: () => foldingLine(begin) },
   ];
 }
