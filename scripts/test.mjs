@@ -44,8 +44,13 @@ function check(title, args) {
   });
 }
 
+const format = () => check('format', [bin('prettier/bin/prettier.cjs'), '--check', '.', '--log-level', 'warn']);
+
 await Promise.all([
-  check('types', ['scripts/types.mjs']),
+  (async () => {
+    await check('types', ['scripts/types.mjs']);
+    await format();
+  })(),
   (async () => {
     await check('lint', [
       bin('eslint/bin/eslint.js'),
@@ -56,7 +61,6 @@ await Promise.all([
       '--max-warnings',
       '0',
     ]);
-    await check('format', [bin('prettier/bin/prettier.cjs'), '--check', '.', '--log-level', 'warn']);
     await check('dependency rules', [
       bin('dependency-cruiser/bin/dependency-cruise.mjs'),
       'core/src',

@@ -47,6 +47,7 @@ const OPENED = [
   ['/shelf', 'Add a paper', 'Size of one sheet'],
   ['/shelf', 'Add a thing', 'What it is, and how large'],
   ['/settings', 'Add a hand', 'Misses a mark by'],
+  [`/jobs/${JOB}/marks`, 'mark 1: other ways', 'A card cut to length'],
 ] as const;
 
 const SCHEMES: readonly ('light' | 'dark')[] = ['light', 'dark'];

@@ -1,4 +1,4 @@
-import { between, distance, type Line, type Point } from '../measure/point';
+import type { Line, Point } from '../measure/point';
 import type { Sheet } from '../paper/sheet';
 import { blankPattern } from '../pattern/blank-pattern';
 import { middle } from '../pattern/convex';
@@ -18,6 +18,7 @@ import { Follower } from './follower';
 import { type InexactHand, missing, type Missing } from './inexact';
 import type { KnownLayers } from './known-layers';
 import { noOrder } from './layer-order';
+import { MadeMarks } from './made-marks';
 import { type Extent, nearestOnMark, pinchedAt, pinchMark } from './pinch';
 import { creaseOnTable, faceAt, type Mark, middleOfTable, type Pose, spotAt } from './pose';
 import { type Act, type AskedSpot, type RecordedMove, type Recording, StructureDiffers } from './recording';
@@ -31,7 +32,7 @@ import { foldSimply, type SimpleFold } from './simple-fold';
 import { type PaperMesh, paperMesh, type PaperMeshOptions } from './soft/paper-mesh';
 import { type Relaxed, relaxing, type RelaxOptions, type RelaxProgress, type SoftTargets } from './soft/relax';
 import { refuseUnstuck, stick, type Stuck } from './stuck';
-import { apply, compose, IDENTITY, inverse, overUpright, type Transform, turnOnTable } from './transform';
+import { apply, compose, IDENTITY, overUpright, type Transform, turnOnTable } from './transform';
 
 /** How a hand folds. */
 export interface HandOptions {
@@ -53,9 +54,6 @@ export interface HandOptions {
 
 /** A pinch is made by eye, between two fingers: taken to miss twice as much as a crease that is lined up and pressed. */
 export const PINCH_MISSES = 2;
-
-/** A sheet point so near to a measured mark, in mm, is that mark. */
-const MARK_MM = 1e-9;
 
 /** An earlier pose, on the pattern as it was after so many refinements. */
 interface Earlier {
@@ -93,12 +91,9 @@ export class Hand {
   private stuck: Stuck[] = [];
   private readonly moves: RecordedMove[] = [];
   private readonly lined: string[] = [];
-  private readonly marksFound: FoundMark[] = [];
   private readonly start: Pose;
   private readonly miss: Missing | null;
-  private readonly marksOff: readonly number[] | undefined;
-  private marksMeasured = 0;
-  private readonly marksMissed: { readonly at: Point; readonly spot: AskedSpot; readonly made: Point }[] = [];
+  private readonly marksMade: MadeMarks;
   private readonly echo: Echo | null;
   private readonly follower: Follower | null;
   private readonly asking: Asking;
@@ -107,7 +102,7 @@ export class Hand {
   constructor(start: Pose, { inexact, after, along }: HandOptions = {}) {
     this.asking = new Asking(after, along);
     this.miss = inexact ? missing(inexact) : null;
-    this.marksOff = inexact?.marks;
+    this.marksMade = new MadeMarks(inexact?.marks);
     this.echo = after ? new Echo(after) : null;
     this.start = start;
     this.current = start;
@@ -139,7 +134,7 @@ export class Hand {
 
   /** How every place to fold was found, in order. */
   get found(): readonly FoundMark[] {
-    return this.marksFound;
+    return this.marksMade.found;
   }
 
   /**
@@ -148,26 +143,16 @@ export class Hand {
    * @returns where it lies on the table
    */
   measured(name: string, at: Point, from: Point): Point {
-    const [marked, origin] = [this.at(at), this.at(from)];
-    const mm = distance(marked, origin);
-    this.marksFound.push({ kind: 'measured', name, at, from, mm });
-    const off = this.marksOff?.[this.marksMeasured++] ?? 0;
-    if (off === 0) return marked;
-    const missed = between(origin, marked, 1 + off / mm);
-    const { face } = spotAt((this.echo?.followed ?? this.current).pattern, at);
-    const placed = this.echo?.face(face).placed ?? this.current.placed[face];
-    this.marksMissed.push({
-      at,
-      spot: { face, vertex: -1 },
-      made: apply(inverse(placed), { ...missed, z: placed[11] }),
+    return this.marksMade.measured(name, { at, from }, [this.at(at), this.at(from)], () => {
+      const { face } = spotAt((this.echo?.followed ?? this.current).pattern, at);
+      return { face, placed: this.echo?.face(face).placed ?? this.current.placed[face] };
     });
-    return missed;
   }
 
   /** Where a sheet point lies on the table now; of a measured mark that was missed, where it was made. */
   at(p: Point): Point {
     const found = this.spotOf(p);
-    const missed = this.marksMissed.find(({ at }) => distance(at, p) <= MARK_MM);
+    const missed = this.marksMade.missedAt(p);
     const [q, spot] = missed ? [missed.made, missed.spot] : [p, found];
     if (this.echo) return this.echo.at(q, spot);
     return this.follower ? this.follower.at(q, spot) : apply(this.current.placed[spot.face], q);
@@ -458,7 +443,7 @@ export class Hand {
 
   private lineOf(name: string, alignment: Alignment, factor = 1, pinched = factor !== 1): Line {
     this.lined.push(name);
-    this.marksFound.push({ kind: 'lined', name, by: alignment.kind, pinched });
+    this.marksMade.lined(name, alignment.kind, pinched);
     const meant = foldLine(alignment);
     if (!this.miss) return meant;
     const { echo, current } = this;

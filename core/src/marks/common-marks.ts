@@ -21,11 +21,11 @@ export type CommonMarks = Readonly<Record<string, readonly string[]>>;
 
 const keyOf = (shape: number, { part, of }: Fraction): string => `${shape}:${part}/${of}`;
 
-/** All common fractions of the near edge of a sheet of one shape. */
-export function commonMarks(shape: number, search: MarkSearch): CommonMarks {
+/** All fractions in up to so many parts of the near edge of a sheet of one shape. */
+export function commonMarks(shape: number, search: MarkSearch, parts = COMMON_PARTS): CommonMarks {
   const size = { widthMm: 100 * COMMON_SHAPES[shape], heightMm: 100 };
   const told: Record<string, readonly string[]> = {};
-  for (let of = 2; of <= COMMON_PARTS; of++)
+  for (let of = 2; of <= parts; of++)
     for (let part = 1; part < of; part++) {
       const fraction = fractionOf(part / of);
       if (fraction?.of !== of) continue;

@@ -1,4 +1,4 @@
-import { USUAL_EYE } from './mark-ways';
+import { USUAL_EYE } from './mark-way';
 
 /** One try to find a place by eye. */
 export interface EyeTry {

@@ -18,19 +18,10 @@ export {
 } from './piece-marks';
 export { type ChosenWay, type MarkPlan, planMarks } from './mark-plan';
 export { makeMarks, markMissed, type MarkSteps, markSteps } from './mark-steps';
-export {
-  CUT_CARD_MM,
-  LONGEST_CARD_MM,
-  type MarkMaker,
-  type MarkWay,
-  type Measured,
-  type School,
-  SCHOOLS,
-  USUAL_EYE,
-  usualWay,
-  wayById,
-  waysToMark,
-} from './mark-ways';
+export { halvingWayTo } from './halving-way';
+export { type MarkMaker, type MarkWay, type Measured, type School, SCHOOLS, USUAL_EYE } from './mark-way';
+export { usualWay, wayById, waysToMark } from './mark-ways';
+export { CUT_CARD_MM, LONGEST_CARD_MM } from './plain-ways';
 export { EDGES, foldWords, namingOf } from './mark-words';
 export { type Creased, creasedBy } from './search/creased';
 export { readFolds, writeFolds } from './search/fold-code';

@@ -1,6 +1,6 @@
 import type { PlaceMiss } from '../fit/mark-misses';
 import type { SheetSize } from '../forms/form';
-import type { MarkWay } from './mark-ways';
+import type { MarkWay } from './mark-way';
 import { type MarkSteps, markSteps } from './mark-steps';
 import { type Creased, creasedBy } from './search/creased';
 import { FIRST_FOLD, type MarkFold, type PlaceRef } from './search/mark-fold';

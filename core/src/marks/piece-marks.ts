@@ -1,7 +1,8 @@
 import type { Folding, FormStep, SheetSize } from '../forms/form';
 import type { Sheet } from '../paper/sheet';
 import { type MarkPlan, planMarks } from './mark-plan';
-import { type MarkMaker, type MarkWay, type Measured, type School, usualWay, wayById, waysToMark } from './mark-ways';
+import type { MarkMaker, MarkWay, Measured, School } from './mark-way';
+import { usualWay, wayById, waysToMark } from './mark-ways';
 import type { MarkSearch } from './search/mark-search';
 import { type SheetMark, sheetMarks, type StepMarks } from './sheet-marks';
 import { type Visible, visibleOn } from './visible';

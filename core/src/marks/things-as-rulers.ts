@@ -1,6 +1,6 @@
 import { boxOf } from '../bodies/contents';
 import type { Purpose } from '../purpose/purpose';
-import type { MarkMaker } from './mark-ways';
+import type { MarkMaker } from './mark-way';
 
 /** What of a purpose lies at hand while it is folded, by the sides of each thing: any of them serves as a ruler. */
 export function thingsAsRulers(purpose: Purpose | null): MarkMaker['things'] {

@@ -1,5 +1,5 @@
 import type { MarkFoundBy } from './piece-marks';
-import type { MarkWay } from './mark-ways';
+import type { MarkWay } from './mark-way';
 
 /** What ways are called. */
 export const WAY_NAMES: Readonly<Record<MarkWay['kind'], string>> = {

@@ -1,7 +1,10 @@
 import type { SheetSize } from '../../forms/form';
 import { foldLine } from '../../folding/alignment';
 import { FoldRefused } from '../../folding/fold-refused';
+import { binned, type EdgeMarks } from './edge-marks';
+import { foldBy, TOLD_AS } from './fold-by';
 import { LineBook } from './line-book';
+import { Nearest } from './nearest';
 import {
   alignmentOf,
   creasesOf,
@@ -20,9 +23,6 @@ export const ALL_UP_TO = 3;
 /** Sequences are folded on a sheet as long as this to see which root of a fold is meant. */
 const LONGER_MM = 100;
 const SAME_FOLD = 1e-8;
-
-/** Bins by which marks are looked up along an edge. */
-const BINS = 4096;
 
 /** A way to make a mark: the folds in order. What it marks is the last of them, or where that meets an edge. */
 export interface MarkFound {
@@ -323,91 +323,5 @@ export class MarkSearch {
     for (let k = 0; k < book.size; k++)
       if (rank[k] === folds) found.offer(best[k], Math.asin(book.a[k] * tx + book.b[k] * ty) * -1);
     return found.items.map(({ of, off }) => ({ folds: this.foldsOf(of), off }));
-  }
-}
-
-/** The items nearest to nothing, of all that are offered. */
-class Nearest {
-  readonly items: { readonly of: number; readonly off: number }[] = [];
-
-  constructor(private readonly most: number) {}
-
-  /** How near an item must be to be taken. */
-  get reach(): number {
-    return this.items.length < this.most ? Infinity : Math.abs(this.items[this.items.length - 1].off);
-  }
-
-  offer(of: number, off: number): void {
-    const far = Math.abs(off);
-    if (far >= this.reach) return;
-    let k = this.items.length;
-    while (k > 0 && Math.abs(this.items[k - 1].off) > far) k--;
-    this.items.splice(k, 0, { of, off });
-    if (this.items.length > this.most) this.items.pop();
-  }
-}
-
-interface EdgeMarks {
-  /** Offers the marks round a place, nearer bins first, until none further away can be wanted. */
-  each(at: number, found: Nearest, of: (line: number) => number): void;
-}
-
-function binned(at: readonly number[], line: readonly number[], long: number): EdgeMarks {
-  const binOf = (t: number): number => Math.max(0, Math.min(BINS - 1, Math.floor((t / long) * BINS)));
-  const starts = new Int32Array(BINS + 1);
-  for (const t of at) starts[binOf(t) + 1]++;
-  for (let k = 0; k < BINS; k++) starts[k + 1] += starts[k];
-  const [places, lines] = [new Float64Array(at.length), new Int32Array(at.length)];
-  const filled = starts.slice();
-  at.forEach((t, k) => {
-    const slot = filled[binOf(t)]++;
-    places[slot] = t;
-    lines[slot] = line[k];
-  });
-  return {
-    each: (wanted, found, of) => {
-      const middle = binOf(wanted);
-      for (let d = 0; d < BINS; d++) {
-        if (((d - 1) * long) / BINS > found.reach) return;
-        for (const bin of d ? [middle - d, middle + d] : [middle]) {
-          if (bin < 0 || bin >= BINS) continue;
-          for (let k = starts[bin]; k < starts[bin + 1]; k++) {
-            const item = of(lines[k]);
-            if (item >= 0) found.offer(item, places[k] - wanted);
-          }
-        }
-      }
-    },
-  };
-}
-
-/** What each way's numbers refer to. */
-const TOLD_AS: Readonly<Record<number, readonly ('place' | 'line')[]>> = {
-  [WAY.pointOntoPoint]: ['place', 'place'],
-  [WAY.lineOntoLine]: ['line', 'line'],
-  [WAY.throughPoints]: ['place', 'place'],
-  [WAY.square]: ['place', 'line'],
-  [WAY.pointOntoLineSquare]: ['place', 'line', 'line'],
-  [WAY.pointOntoLine]: ['place', 'line', 'place'],
-  [WAY.pointsOntoLines]: ['place', 'line', 'place', 'line'],
-};
-
-function foldBy(way: number, [r0, r1, r2, r3]: readonly number[]): FoldBy {
-  const place = (code: number): PlaceRef => [Math.floor(code / 16), code % 16];
-  switch (way) {
-    case WAY.pointOntoPoint:
-      return { kind: 'point-onto-point', point: place(r0), onto: place(r1) };
-    case WAY.lineOntoLine:
-      return { kind: 'line-onto-line', line: r0, onto: r1 };
-    case WAY.throughPoints:
-      return { kind: 'through-points', a: place(r0), b: place(r1) };
-    case WAY.square:
-      return { kind: 'perpendicular', through: place(r0), to: r1 };
-    case WAY.pointOntoLineSquare:
-      return { kind: 'point-onto-line-square', point: place(r0), onto: r1, squareTo: r2 };
-    case WAY.pointOntoLine:
-      return { kind: 'point-onto-line', point: place(r0), onto: r1, through: place(r2) };
-    default:
-      return { kind: 'points-onto-lines', point: place(r0), onto: r1, other: place(r2), otherOnto: r3 };
   }
 }

@@ -42,6 +42,8 @@ const USUAL_SHEET: SheetSize = { widthMm: 150, heightMm: 150 };
 
 /** A longer side than this, in mm, is not folded on a table. */
 const LONGEST_MM = 5000;
+/** A shorter side than this, in mm, no fingers fold. */
+const SHORTEST_MM = 15;
 /** Beyond this proportion a strip has no corners worth laying anywhere. */
 const LONGEST_SHAPE = 20;
 
@@ -110,6 +112,8 @@ export class MarksPage {
     if (!wanted) return null;
     const [short, long] = [wanted.size.widthMm, wanted.size.heightMm].sort((a, b) => a - b);
     if (long > LONGEST_MM) return `Ask for a sheet of at most ${this.figures.length(LONGEST_MM)}.`;
+    if (short < SHORTEST_MM)
+      return `Ask for a sheet of at least ${this.figures.length(SHORTEST_MM)}: fingers cannot fold a smaller one.`;
     return long / short > LONGEST_SHAPE ? `Ask for a sheet at most ${LONGEST_SHAPE} times as long as wide.` : null;
   });
   private readonly handMm = computed(() => HANDS[this.settings.current().hand].missMm);

@@ -13,6 +13,7 @@ import type {
   MarksWanted,
   RulerId,
   SheetSize,
+  ShownUnit,
   SizedForm,
   SizeSum,
   Squaring,
@@ -84,8 +85,8 @@ export class Folding {
     return defer(() => this.worker.order(make, marks));
   }
 
-  marks(asked: FormAsked, wanted: MarksWanted): Observable<Attempt<MarksShown>> {
-    return defer(() => this.worker.marks(asked, wanted));
+  marks(asked: FormAsked, wanted: MarksWanted, unit: ShownUnit): Observable<Attempt<MarksShown>> {
+    return defer(() => this.worker.marks(asked, wanted, unit));
   }
 
   /** How much has been looked at, then the ways; who stops listening stops the work. */

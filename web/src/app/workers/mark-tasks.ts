@@ -1,17 +1,16 @@
 import {
   angleWaysTo,
-  COMMON_PARTS,
   type CommonMarks,
   type Creased,
   divideBy,
   type Drawing,
-  foldsInRound,
-  foldWay,
   type FoldWay,
+  findingWords,
   foldWaysTo,
+  formatLength,
   fractionOf,
   fromCommon,
-  halvingFolds,
+  halvingWayTo,
   type MarkFold,
   marksPicture,
   markSteps,
@@ -24,6 +23,7 @@ import {
   SHELF,
   sheetFor,
   type SheetSize,
+  type ShownUnit,
   sheetSizeOf,
   type StepMarks,
   stepPictures,
@@ -56,6 +56,8 @@ export interface MarkChoice {
   readonly key: string;
   readonly wayId: string;
   readonly ways: readonly WayShown[];
+  /** What is done for it where that is not the ruler's way, in words. */
+  readonly said: string | null;
   /** What each school takes for it. */
   readonly usual: Readonly<Record<School, string>>;
 }
@@ -93,12 +95,6 @@ export interface FreeWay {
   readonly marks?: readonly { readonly mm: number; readonly expectedMm: number }[];
 }
 
-/** Rounds of halving that are told. */
-const ROUNDS = 4;
-/** After which a guess is forgotten, in mm. */
-const FORGOTTEN_MM = 0.15;
-const MOST_ROUND = 4;
-
 function foldsShown(size: SheetSize, folds: readonly MarkFold[], creased: readonly Creased[]): readonly FoldShown[] {
   const { steps } = markSteps(size, folds, creased, new Map());
   return steps.map((step) => ({ drawing: stepPictures(step).now, words: step.words }));
@@ -119,7 +115,7 @@ async function readCommon(): Promise<CommonMarks> {
 /** Questions about marks: how those of a piece are found, and any other on any sheet. */
 export const markTasks = {
   /** How every fold of a piece is found, in order, and the ways there are to find what is measured. */
-  marks(asked: FormAsked, wanted: MarksWanted): Attempt<MarksShown> {
+  marks(asked: FormAsked, wanted: MarksWanted, unit: ShownUnit): Attempt<MarksShown> {
     return attempt(() => {
       const made = madeForm(asked);
       const { marks: steps, found, plan } = pieceMarks(asked, made, wanted);
@@ -133,6 +129,7 @@ export const markTasks = {
         const usual = Object.fromEntries(SCHOOLS.map((school) => [school, usualWay(ways, school, seen).id]));
         const all = ways.some(({ id }) => id === way.id) ? ways : [...ways, way];
         return {
+          said: findingWords({ mark, measured, way }, (mm) => formatLength(mm, unit)),
           ...{ key: mark.key, wayId: way.id, usual: usual as Record<School, string> },
           ways: all.map(({ id, kind, school, exact, expectedMm, worstMm, halving, by, misses, folded }) => ({
             ...{ id, kind, school, exact, expectedMm, worstMm, halving, by },
@@ -206,22 +203,16 @@ function waysTo(
     folds: foldsShown(size, folds, creased),
   }));
   const fraction = fractionOf(mm / (edge % 2 ? size.heightMm : size.widthMm), 1e-7);
-  const round = fraction && fraction.of <= COMMON_PARTS ? foldsInRound(fraction) : 0;
-  if (!fraction || round < 2 || round > MOST_ROUND) return told;
-  const converging = (rounds: number, hand: number): FoldWay | null =>
-    foldWay(halvingFolds(edge, fraction, rounds), edge, 0, size, hand, eye);
-  const left = Array.from({ length: ROUNDS }, (_, k) => converging(k + 1, 0)?.expectedMm ?? Infinity);
-  const enough = left.findIndex((one) => one < FORGOTTEN_MM);
-  const way = converging(enough < 0 ? ROUNDS : enough + 1, handMm);
-  if (!way) return told;
-  const { folds, creased, expectedMm, spread } = way;
+  const halving = fraction && halvingWayTo(edge, fraction, size, { handMm, eye });
+  if (!halving) return told;
+  const { folds, creased, expectedMm, spread } = halving.way;
   return [
     ...told,
     {
       ...{ kind: 'halving', exact: true, off: 0, expected: expectedMm },
       worst: spread.worst * handMm + spread.ofEye * eye,
       folds: foldsShown(size, folds, creased),
-      halving: { round, left },
+      halving: { round: halving.round, left: halving.left },
     },
   ];
 }

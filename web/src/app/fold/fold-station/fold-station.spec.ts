@@ -1,5 +1,5 @@
 import { TestBed } from '@angular/core/testing';
-import type { Job } from '@odd-corner/contract';
+import { type Job, markName } from '@odd-corner/contract';
 import { JobInHand } from '../../job/job-in-hand';
 import { aJob, aMake, aPaper, atStation, type PageBench } from '../../testing/bench';
 import { FoldStation } from './fold-station';
@@ -39,6 +39,25 @@ describe('folding at the table', () => {
     expect(b.button('Back').disabled).toBe(true);
     // What is done stays done, and shows so.
     expect(b.host.querySelectorAll('.tick.past')).toHaveLength(1);
+  });
+
+  it('begins with the folds that find its marks, where they are not measured, and says at its step what was found', async () => {
+    const make = aMake({ formId: 'closing-cube', holds: '40 x 40 x 40', given: { thirds: 'ruler' } });
+    const key = make.make.entries[0].key;
+    const ways = { [markName(key, 'third')]: 'f-p03023-p03014-o045323', [markName(key, 'two-thirds')]: 'card' };
+    const b = await atStation(FoldStation, aJob({ makes: [{ ...make, marks: ways }] }));
+    for (let k = 0; k < 40 && !b.host.querySelector('h2'); k++) await b.settle(60);
+    expect(heading(b)).toBe('Pinch 1');
+    await press(b, 'ArrowRight');
+    await press(b, 'ArrowRight');
+    expect(heading(b)).toBe('Mark 1');
+    expect(b.sent('POST', URL).request.body).toMatchObject({ copies: [{ done: ['mark-1-p03023'] }] });
+    await press(b, 'ArrowRight');
+    await press(b, 'ArrowRight');
+    const finds = [...b.host.querySelectorAll('.finds')].map((find) => find.textContent ?? '');
+    expect(finds).toHaveLength(2);
+    expect(finds[0]).toContain('Mark 1 is pinched already. Fold through the pinch, square to its edge.');
+    expect(finds[1]).toMatch(/Mark 2: a card or strip cut to \d+/);
   });
 
   it('of several pieces goes from one to the next, and ends with all of it put together', async () => {

@@ -16,6 +16,7 @@ import {
 import { forkJoin, map, of } from 'rxjs';
 import { WorkshopSettings } from '../../data/workshop-settings';
 import { DrawingView } from '../../ui/drawing-view/drawing-view';
+import { FigurePipe } from '../../ui/figures/figure-pipes';
 import { Figures } from '../../ui/figures/figures';
 import { Icon } from '../../ui/icon/icon';
 import { Segments } from '../../ui/segments/segments';
@@ -43,7 +44,7 @@ interface MarkRow {
 /** Every mark of the make in order: what is measured and from where, what is pinched, what paper laid on paper finds. */
 @Component({
   selector: 'oc-marks-station',
-  imports: [DrawingView, Icon, MarkChoiceCard, MatButtonModule, RouterLink, Segments],
+  imports: [DrawingView, FigurePipe, Icon, MarkChoiceCard, MatButtonModule, RouterLink, Segments],
   templateUrl: './marks-station.html',
   styleUrl: './marks-station.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -73,6 +74,7 @@ export class MarksStation {
               .marks(
                 { formId: pieceId, sheet, params, thicknessMm },
                 { ways: marksOfEntry({ marks }, key), school, maker },
+                this.figures.unit(this.ruler()),
               )
               .pipe(map((found) => ({ key, sheet, marks: found }))),
           ),
