@@ -15,7 +15,7 @@ import {
   NoSuchFold,
   type PlaceRef,
 } from './mark-fold';
-import { EFFORT, type FoldFound, Scene, WAY } from './one-fold';
+import { EFFORT, type FoldFound, Scene } from './one-fold';
 
 /** Folds up to which every sequence is looked at. */
 export const ALL_UP_TO = 3;
