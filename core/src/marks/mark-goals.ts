@@ -1,3 +1,4 @@
+import { type Pose, whereIs } from '../folding/pose';
 import type { SheetSize } from '../forms/form';
 import { distance, type Line, type Point } from '../measure/point';
 import { edgesOf, endsOn, type LineRef } from './search/mark-fold';
@@ -56,6 +57,33 @@ export function goalsOf(places: readonly MarkPlace[], size: SheetSize): readonly
     }
   }
   return goals;
+}
+
+/**
+ * The same, as far as their marks are at hand when the piece is folded through them: on paper that lies with the places as it did on
+ * the open sheet. A fold square to an edge may be found from the edge opposite instead.
+ * @param pose the paper as it lies then
+ */
+export function goalsAtHand(places: readonly MarkPlace[], size: SheetSize, pose: Pose): readonly MarkGoal[] | null {
+  const near = SAME * Math.max(size.widthMm, size.heightMm);
+  const edges = edgesOf(size);
+  const atHand = ({ edge, mm, places: on }: MarkGoal): boolean => {
+    const { at, along } = edges[edge];
+    const mark = { x: at.x + mm * along.x, y: at.y + mm * along.y };
+    return on.every(({ measured }) => {
+      const place = places.find((one) => one.measured === measured)!.at;
+      return Math.abs(distance(whereIs(pose, mark), whereIs(pose, place)) - distance(mark, place)) < near;
+    });
+  };
+  const found = goalsOf(places, size)?.map((goal): MarkGoal | null => {
+    if (atHand(goal)) return goal;
+    const { edge, mm, square, places: on } = goal;
+    const length = edge % 2 ? size.heightMm : size.widthMm;
+    const moved = on.map(({ measured, moves }) => ({ measured, moves: -moves }));
+    const opposite = { edge: (edge + 2) % 4, mm: length - mm, square, places: moved };
+    return square && atHand(opposite) ? opposite : null;
+  });
+  return !found || found.some((goal) => goal === null) ? null : (found as readonly MarkGoal[]);
 }
 
 /** Where the fold meets the edge that the place lies on, or the nearer of the two that are square to it. */

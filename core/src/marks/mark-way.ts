@@ -1,5 +1,6 @@
 import type { PlaceMiss } from '../fit/mark-misses';
 import type { Fraction } from './halving';
+import type { MarkGoal } from './mark-goals';
 import type { Creased } from './search/creased';
 import type { MarkFold, PlaceRef } from './search/mark-fold';
 import type { MarkPlace } from './sheet-marks';
@@ -54,4 +55,6 @@ export interface MarkMaker {
 export interface Measured {
   readonly mm: number;
   readonly places: readonly MarkPlace[];
+  /** Marks on edges that stand for its places; null where there are none, worked out where it is left out. */
+  readonly goals?: readonly MarkGoal[] | null;
 }

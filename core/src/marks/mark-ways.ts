@@ -13,7 +13,7 @@ import { markedAt, sharedWay } from './shared-way';
 
 /** All ways to find a mark that is told as measured, the ruler first. */
 export function waysToMark(mark: Measured, size: SheetSize, maker: MarkMaker, search: MarkSearch): readonly MarkWay[] {
-  const goals = goalsOf(mark.places, size);
+  const goals = goalsFor(mark, size);
   const folded = goals ? foldedWays(goals, size, maker, search) : [];
   const halving = goals ? halvingOf(goals, size) : null;
   return [
@@ -25,7 +25,7 @@ export function waysToMark(mark: Measured, size: SheetSize, maker: MarkMaker, se
 
 /** The way of an id, whether or not it would be told again; null where it is none for this mark. */
 export function wayById(id: string, mark: Measured, size: SheetSize, maker: MarkMaker): MarkWay | null {
-  const goals = goalsOf(mark.places, size);
+  const goals = goalsFor(mark, size);
   const plain = plainWays(mark, maker, goals !== null && isThirds(goals, size)).find((way) => way.id === id);
   if (plain) return plain;
   if (!goals) return null;
@@ -42,6 +42,9 @@ export function wayById(id: string, mark: Measured, size: SheetSize, maker: Mark
     return null;
   }
 }
+
+const goalsFor = ({ places, goals }: Measured, size: SheetSize): readonly MarkGoal[] | null =>
+  goals === undefined ? goalsOf(places, size) : goals;
 
 const FOLDED = 'f-';
 

@@ -1,4 +1,6 @@
+import type { Pose } from '../folding/pose';
 import type { Folding, FormStep, SheetSize } from '../forms/form';
+import { goalsAtHand } from './mark-goals';
 import type { Sheet } from '../paper/sheet';
 import { type MarkPlan, planMarks } from './mark-plan';
 import type { MarkMaker, MarkWay, Measured, School } from './mark-way';
@@ -46,8 +48,9 @@ export function sheetSizeOf({ outline }: Sheet): SheetSize {
   return { widthMm: span('x'), heightMm: span('y') };
 }
 
-/** The measured mark that a mark is, or null. */
-export const measuredOf = ({ how }: SheetMark): Measured | null => (how.kind === 'measured' ? how : null);
+/** The measured mark that a mark is, or null. @param pose the paper as it lies when it is needed */
+export const measuredOf = ({ how }: SheetMark, size: SheetSize, pose: Pose): Measured | null =>
+  how.kind === 'measured' ? { ...how, goals: goalsAtHand(how.places, size, pose) } : null;
 
 /**
  * How the marks of a folded piece are found: as was chosen for each, and else as the school has it.
@@ -67,7 +70,7 @@ export function marksOfPiece(
   };
   const found = marks.flatMap((step) =>
     step.marks.flatMap((mark): MarkFoundBy[] => {
-      const measured = measuredOf(mark);
+      const measured = measuredOf(mark, size, folding.steps[step.step - 1].poses[0]);
       if (!measured) return [];
       const chosen = ways && Object.hasOwn(ways, mark.key) ? wayById(ways[mark.key], measured, size, maker) : null;
       const usual = (): MarkWay =>

@@ -1,5 +1,7 @@
 import {
   creasesOf,
+  distance,
+  edgesOf,
   EDGES,
   findingWords,
   foldAnew,
@@ -17,6 +19,7 @@ import {
   SCHOOLS,
   seenOf,
   sheetFor,
+  sheetMarks,
   sheetSizeOf,
   type SheetSize,
   SHELF,
@@ -26,6 +29,7 @@ import {
   USUAL_EYE,
   WAY_NAMES,
   waysToMark,
+  whereIs,
   withMarkSteps,
   atOnce,
   rectangleSheet,
@@ -190,9 +194,41 @@ describe('a piece with its marks found as was chosen', () => {
     expect(sheetSizeOf(squareSheet(50))).toEqual({ widthMm: 50, heightMm: 50 });
     const { folding, lying } = folded(CASES[0]);
     const marks = marksOfPiece(folding, lying, wanted('ruler'), searchFor).marks.flatMap((step) => step.marks);
-    expect(marks.some((mark) => measuredOf(mark) === null)).toBe(true);
+    const open = folding.steps[0].poses[0];
+    expect(marks.some((mark) => measuredOf(mark, sheetSizeOf(lying), open) === null)).toBe(true);
     const forms: readonly Form[] = SHELF.forms;
     expect(forms.length).toBeGreaterThan(13);
+  });
+});
+
+describe('marks that are folded', () => {
+  it('are at hand when the piece is folded through them: with its places, as they lay on the open sheet', () => {
+    let [slanting, none] = [0, 0];
+    for (const one of CASES) {
+      const { folding, lying } = folded(one);
+      const size = sheetSizeOf(lying);
+      const edges = edgesOf(size);
+      for (const step of sheetMarks(folding, lying))
+        for (const mark of step.marks) {
+          const [pose] = folding.steps[step.step - 1].poses;
+          const measured = measuredOf(mark, size, pose);
+          if (!measured) continue;
+          if (!measured.goals) none++;
+          for (const { edge, mm, square: isSquare, places } of measured.goals ?? []) {
+            if (!isSquare) slanting++;
+            const { at, along } = edges[edge];
+            const pinch = { x: at.x + mm * along.x, y: at.y + mm * along.y };
+            for (const { measured: n } of places) {
+              const place = measured.places.find((other) => other.measured === n)!.at;
+              const [p, q] = [whereIs(pose, pinch), whereIs(pose, place)];
+              expect(distance(p, q)).toBeCloseTo(distance(pinch, place), 3);
+            }
+          }
+        }
+    }
+    expect(slanting).toBeGreaterThan(0);
+    // What is measured on folded paper is not to be found on the open sheet.
+    expect(none).toBeGreaterThan(0);
   });
 });
 

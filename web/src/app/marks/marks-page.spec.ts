@@ -26,10 +26,19 @@ describe('find a mark', () => {
   });
 
   it('reads the address: a length on an edge is measured on a sheet that long', async () => {
-    const b = await show({ find: '57 mm from the right on 210', sheet: 'A4' });
+    const b = await show({ find: '57 mm from the right on 200', sheet: 'A4' });
     await until(b, 'oc-fold-strip');
-    expect(b.text).toContain('153 mm');
-    expect(b.text).toContain('on 210 × 148.5 mm');
+    expect(b.text).toContain('143 mm');
+    expect(b.text).toContain('on 200 × 141.4 mm');
+  });
+
+  it('a length that one side has is that side’s; what the address cannot say is told', async () => {
+    const b = await show({ find: '5 1/2 in on 8 1/2 in', sheet: 'Letter' });
+    await until(b, 'oc-fold-strip');
+    expect(b.text).toContain('From the near end of the right edge, on 279.4 × 215.9 mm');
+    const other = await show({ find: 'constructor' });
+    await other.settle(60);
+    expect(other.find('[role="alert"]').textContent).toContain('“constructor” cannot be read.');
   });
 
   it('divides all at once, and gives a direction in degrees', async () => {

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, input, untracked } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
 import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { FormControl } from '@angular/forms';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
@@ -20,6 +20,7 @@ import { WorkshopSettings } from '../data/workshop-settings';
 import { type Codec, reading } from '../ui/field/codec';
 import { Codecs } from '../ui/field/codecs';
 import { Field } from '../ui/field/field';
+import { FigurePipe } from '../ui/figures/figure-pipes';
 import { Figures } from '../ui/figures/figures';
 import { Troubles } from '../ui/troubles/troubles';
 import { Folding, type FreeState } from '../workers/folding.service';
@@ -63,7 +64,7 @@ interface Typed {
 /** How to find any place or direction on any sheet, whether anything is folded of it or not. */
 @Component({
   selector: 'oc-marks-page',
-  imports: [Field, FoldStrip, MatProgressBarModule, RouterLink],
+  imports: [Field, FigurePipe, FoldStrip, MatProgressBarModule, RouterLink],
   templateUrl: './marks-page.html',
   styleUrl: './marks-page.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -81,6 +82,8 @@ export class MarksPage {
   protected readonly codecs = inject(Codecs);
   protected readonly groups = GROUPS;
 
+  /** What the address asks for and nobody can read, and why. */
+  protected readonly unread = signal<string | null>(null);
   protected readonly ask = new FormControl<Typed | null>(null);
   protected readonly size = new FormControl<SheetSize | null>(null);
   protected readonly asking: Codec<Typed> = {
@@ -187,6 +190,7 @@ export class MarksPage {
     effect(() => {
       const [find, sheet] = [this.find() ?? USUAL_ASK, this.sheet()];
       untracked(() => {
+        this.unread.set(null);
         if (this.ask.value?.text !== find) this.fill(this.ask, this.asking, find, null);
         const shown = this.size.value && this.codecs.sheet().write(this.size.value);
         if (shown !== sheet || !sheet) this.fill(this.size, this.codecs.sheet(), sheet ?? '', USUAL_SHEET);
@@ -205,6 +209,7 @@ export class MarksPage {
   /** What is read of the address; where it cannot be read, what is usual. */
   private fill<T>(control: FormControl<T | null>, codec: Codec<T>, text: string, usual: T | null): void {
     const read = text ? codec.read(text) : { value: usual };
+    if ('why' in read) this.unread.set(`“${text}” cannot be read. ${read.why}`);
     control.setValue('value' in read ? (read.value ?? usual) : usual);
   }
 
@@ -226,12 +231,20 @@ export class MarksPage {
   }
 }
 
+/** Sides of a sheet are known this well, in mm. */
+const SAME_MM = 0.5;
+
 /** On which edge of which sheet: a length that was said is that of the edge, and the sheet grows with it. */
 function wantedOn(ask: MarkAsk, size: SheetSize): Pick<FreeAsked, 'size' | 'find'> {
   if (ask.kind === 'angle') return { size, find: { kind: 'angle', deg: ask.deg } };
   const { shares, along, lengthMm, fromEnd } = ask;
   const wide = size.widthMm >= size.heightMm;
-  const edge = (along === 'shorter') === wide ? 1 : 0;
+  // A length that one side of the sheet has is that side's.
+  const [isWidth, isHeight] = [size.widthMm, size.heightMm].map(
+    (mm) => lengthMm !== null && Math.abs(mm - lengthMm) < SAME_MM,
+  );
+  const usual = (along === 'shorter') === wide ? 1 : 0;
+  const edge = along === null && isWidth !== isHeight ? (isHeight ? 1 : 0) : usual;
   const length = edge ? size.heightMm : size.widthMm;
   const times = lengthMm === null ? 1 : lengthMm / length;
   const own = { widthMm: size.widthMm * times, heightMm: size.heightMm * times };

@@ -13,7 +13,7 @@ import {
   type SheetMark,
   type StepMarks,
 } from '@odd-corner/core';
-import { forkJoin, map, of } from 'rxjs';
+import { forkJoin, map, of, startWith } from 'rxjs';
 import { WorkshopSettings } from '../../data/workshop-settings';
 import { DrawingView } from '../../ui/drawing-view/drawing-view';
 import { FigurePipe } from '../../ui/figures/figure-pipes';
@@ -118,7 +118,11 @@ export class MarksStation {
               map((judged) => (judged.ok ? chanceOfAll(judged.value.map(({ sized }) => sized?.chance ?? null)) : null)),
             ),
         );
-        return forkJoin(chances).pipe(map(([ruler, chosen]) => ({ ruler, chosen })));
+        // What was so before is not shown as if it were so now.
+        return forkJoin(chances).pipe(
+          map(([ruler, chosen]) => ({ ruler, chosen })),
+          startWith(null),
+        );
       }),
     ),
     { initialValue: null },
