@@ -16,7 +16,7 @@ import type { InexactHand } from '../folding/inexact';
 import type { Mark } from '../folding/pose';
 import type { FormStep, SheetSize, StepArrow } from '../forms/form';
 import { recordSteps } from '../forms/record-steps';
-import { distance, type Line, type Point, reflect } from '../measure/point';
+import { between, distance, type Line, type Point, reflect } from '../measure/point';
 import { rectangleSheet } from '../paper/sheet';
 import { edgesOf } from './search/mark-fold';
 import { foldWords, type Naming, namingOf } from './mark-words';
@@ -54,7 +54,8 @@ export function makeMarks(
       hand.creaseParts(
         nameOf(k),
         alignment,
-        pieces.map(([from, to]) => ({ from, to })),
+        // About where they are meant: a fold that is missed leaves the sheet elsewhere.
+        pieces.map(([from, to]) => ({ near: between(from, to), lengthMm: distance(from, to) })),
         { pressed: whole },
       ),
     );
