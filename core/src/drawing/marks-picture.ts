@@ -2,6 +2,7 @@ import { creasePicture } from './crease-picture';
 import type { Drawing, DrawnLine } from './drawing';
 import { type Named, placeLabels } from './labels';
 import type { Folding } from '../forms/form';
+import type { PlannedPinch } from '../marks/mark-plan';
 import { distance, type Point } from '../measure/point';
 import type { StepMarks } from '../marks/sheet-marks';
 
@@ -13,8 +14,13 @@ const flip = ({ x, y }: Point): Point => ({ x, y: -y });
 /**
  * The open sheet, white side up as it lies when folding begins, with every mark and its number: what is measured as a tick
  * at the end of a dotted line from where it is measured, pinches as they are creased, all other creases faint.
+ * @param pinches how marks are found that are folded instead: the last of each says which it is
  */
-export function marksPicture({ finished }: Pick<Folding, 'finished'>, steps: readonly StepMarks[]): Drawing {
+export function marksPicture(
+  { finished }: Pick<Folding, 'finished'>,
+  steps: readonly StepMarks[],
+  pinches: readonly PlannedPinch[] = [],
+): Drawing {
   const whole = creasePicture(finished);
   const size = Math.max(whole.box.width, whole.box.height);
   const lines: DrawnLine[] = whole.lines.map((line) => (line.kind === 'raw' ? line : { ...line, kind: 'crease' }));
@@ -40,6 +46,10 @@ export function marksPicture({ finished }: Pick<Folding, 'finished'>, steps: rea
       lines.push({ kind: 'hidden', from, to: at }, { kind: 'folded', from: end(-0.5), to: end(0.5) });
       named.push({ at, text: `${n}` });
     }
+  }
+  for (const { from, to, sense, called } of pinches) {
+    lines.push({ kind: sense > 0 ? 'valley' : 'mountain', from: flip(from), to: flip(to) });
+    if (called) named.push({ at: flip(to), text: called });
   }
   const drawn = { ...whole, lines };
   const labels = placeLabels(drawn, named);

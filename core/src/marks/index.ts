@@ -16,7 +16,7 @@ export {
   sheetSizeOf,
   withMarkSteps,
 } from './piece-marks';
-export { type ChosenWay, type MarkPlan, planMarks } from './mark-plan';
+export { type ChosenWay, type MarkPlan, type PlannedPinch, planMarks } from './mark-plan';
 export { makeMarks, markMissed, type MarkSteps, markSteps } from './mark-steps';
 export { halvingWayTo } from './halving-way';
 export { type MarkMaker, type MarkWay, type Measured, type School, SCHOOLS, USUAL_EYE } from './mark-way';

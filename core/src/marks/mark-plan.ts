@@ -1,4 +1,5 @@
 import type { PlaceMiss } from '../fit/mark-misses';
+import type { Mark } from '../folding/pose';
 import type { SheetSize } from '../forms/form';
 import type { MarkWay } from './mark-way';
 import { type MarkSteps, markSteps } from './mark-steps';
@@ -13,11 +14,17 @@ export interface ChosenWay {
   readonly way: MarkWay;
 }
 
+/** A pinch that a plan makes, and which mark it is, if it is one. */
+export interface PlannedPinch extends Mark {
+  readonly called: string | null;
+}
+
 /** How the marks of a piece are made before it is folded, and how they come out. */
 export interface MarkPlan extends MarkSteps {
   readonly creased: readonly Creased[];
   readonly folds: readonly MarkFold[];
   readonly misses: readonly PlaceMiss[];
+  readonly pinches: readonly PlannedPinch[];
 }
 
 /**
@@ -46,5 +53,7 @@ export function planMarks(chosen: readonly ChosenWay[], size: SheetSize): MarkPl
     luck += 1 + Math.max(0, ...way.misses.map((miss) => miss.luck));
     return way.misses.map((miss) => ({ ...miss, luck: first + miss.luck }));
   });
-  return { ...markSteps(size, folds, creased, wanted), creased, folds, misses };
+  const made = markSteps(size, folds, creased, wanted);
+  const callings = folds.flatMap((_, k) => creased[k].pieces.map(() => wanted.get(k) ?? null));
+  return { ...made, creased, folds, misses, pinches: made.marks.map((mark, k) => ({ ...mark, called: callings[k] })) };
 }

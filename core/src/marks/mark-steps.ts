@@ -1,15 +1,3 @@
-import {
-  alignmentOf,
-  FIRST_FOLD,
-  type FoldBy,
-  type MarkFold,
-  needsOf,
-  type PlaceRef,
-  placeOf,
-} from './search/mark-fold';
-import type { Creased } from './search/creased';
-import { writeFolds } from './search/fold-code';
-import { landingsOf } from './search/creased';
 import type { Alignment } from '../folding/alignment';
 import { type Hand, startSheet } from '../folding/hand';
 import type { InexactHand } from '../folding/inexact';
@@ -18,8 +6,19 @@ import type { FormStep, SheetSize, StepArrow } from '../forms/form';
 import { recordSteps } from '../forms/record-steps';
 import { between, distance, type Line, type Point, reflect } from '../measure/point';
 import { rectangleSheet } from '../paper/sheet';
-import { edgesOf } from './search/mark-fold';
 import { foldWords, type Naming, namingOf } from './mark-words';
+import { type Creased, landingsOf } from './search/creased';
+import { writeFolds } from './search/fold-code';
+import {
+  alignmentOf,
+  edgesOf,
+  FIRST_FOLD,
+  type FoldBy,
+  type MarkFold,
+  needsOf,
+  type PlaceRef,
+  placeOf,
+} from './search/mark-fold';
 
 /** Steps by which marks are made, and what they leave on the sheet. */
 export interface MarkSteps {
@@ -38,7 +37,7 @@ const linesOn = (hand: Hand, size: SheetSize, folds: number): readonly Line[] =>
 /**
  * Makes marks with a hand that holds the open sheet: each fold lined up by what the hand has made before, creased where it is
  * needed, and opened.
- * @returns the alignment of each fold
+ * @param around what is done round each fold: it must make it
  */
 export function makeMarks(
   hand: Hand,

@@ -111,7 +111,7 @@ describe('how a thing is kept', () => {
           Math.min(...arrangements([{ ...one, posture }], turns).map(({ box: [a, b, c] }) => a * b * c));
         expect(least('any')).toBeLessThanOrEqual(1.02 * Math.min(least('standing'), least('lying')));
       }),
-      { numRuns: runs(24, 400) },
+      { numRuns: runs(12, 400) },
     ));
 });
 
@@ -183,7 +183,7 @@ describe('an arrangement', () => {
           expect(all.some(fits)).toBe(true);
         },
       ),
-      { numRuns: runs(24, 400) },
+      { numRuns: runs(12, 400) },
     ));
 
   it('needs no less for a thing more, a line more or a larger size: exactly so up to six things', () =>
@@ -201,7 +201,7 @@ describe('an arrangement', () => {
         const [few, many] = [paperFor(arrangements(less, turns)), paperFor(arrangements(more, turns))];
         few.forEach((paper, k) => expect(paper).toBeLessThanOrEqual(1.04 * many[k]));
       }),
-      { numRuns: runs(5, 200), endOnFailure: true },
+      { numRuns: runs(3, 200), endOnFailure: true },
     ));
 
   it('packs a line that is split as it packs the whole', () =>

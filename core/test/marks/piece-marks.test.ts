@@ -10,6 +10,7 @@ import {
   foldWords,
   make,
   marksOfPiece,
+  marksPicture,
   MarkSearch,
   type MarksWanted,
   measuredOf,
@@ -99,6 +100,14 @@ describe('a piece with its marks found as was chosen', () => {
         expect([...new Set(letters)].sort()).toEqual([...new Set(step.landmarks.map(({ name }) => name))].sort());
         expect(stepPictures(step).now.lines.length).toBeGreaterThan(4);
       }
+      // Every mark that is folded is called by its number where it is pinched.
+      const called = new Set(marked.plan.pinches.flatMap((pinch) => pinch.called?.split(' and ') ?? []));
+      const byFolding = marked.found.filter(({ way }) => way.folded).map(({ mark }) => `${mark.n}`);
+      expect([...called].sort()).toEqual([...new Set(byFolding)].sort());
+      const drawn = marksPicture(folding, marked.marks, marked.plan.pinches);
+      const labels = new Set(drawn.labels.flatMap(({ text }) => text.split(' and ')));
+      for (const number of called) expect(labels).toContain(number);
+      expect(drawn.lines.length).toBe(marksPicture(folding, marked.marks).lines.length + marks.length);
       for (const { from, to } of marks)
         for (const { x, y } of [from, to]) {
           expect(Math.min(x, y)).toBeGreaterThan(-1e-6);

@@ -228,7 +228,7 @@ export class MarkSearch {
         } catch (error) {
           if (!(error instanceof NoSuchFold || error instanceof FoldRefused)) throw error;
         }
-    throw new RangeError(`No fold “${by.kind}” gives the line that was found.` + JSON.stringify({ by, before, line }));
+    throw new RangeError(`No fold “${by.kind}” gives the line that was found.`);
   }
 
   /**

@@ -139,7 +139,7 @@ export const markTasks = {
           })),
         };
       });
-      return { steps, picture: marksPicture(made.folding, steps), choices, before: plan.steps.length };
+      return { steps, picture: marksPicture(made.folding, steps, plan.pinches), choices, before: plan.steps.length };
     });
   },
 
