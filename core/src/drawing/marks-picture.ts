@@ -9,6 +9,9 @@ import type { StepMarks } from '../marks/sheet-marks';
 /** Length of a mark's tick as a share of the picture's larger side. */
 const TICK = 0.03;
 
+/** Nearer to each other than this share of the picture, two places of one number need it once. */
+const BESIDE = 0.12;
+
 const flip = ({ x, y }: Point): Point => ({ x, y: -y });
 
 /**
@@ -49,7 +52,9 @@ export function marksPicture(
   }
   for (const { from, to, sense, called } of pinches) {
     lines.push({ kind: sense > 0 ? 'valley' : 'mountain', from: flip(from), to: flip(to) });
-    if (called) named.push({ at: flip(to), text: called });
+    // Beside a place that has its number already, a second one says nothing.
+    const isNamed = named.some(({ at, text }) => text === called && distance(at, flip(to)) < BESIDE * size);
+    if (called && !isNamed) named.push({ at: flip(to), text: called });
   }
   const drawn = { ...whole, lines };
   const labels = placeLabels(drawn, named);
