@@ -1,7 +1,16 @@
 import type { SheetSize } from '../forms/form';
 import { foldWaysTo } from './fold-ways';
 import { type Creased, creasedBy } from './search/creased';
-import { creasesOf, FIRST_FOLD, type LineRef, type MarkFold, placeOf, type PlaceRef } from './search/mark-fold';
+import {
+  alongEdge,
+  creasesOf,
+  edgeLength,
+  FIRST_FOLD,
+  type LineRef,
+  type MarkFold,
+  placeOf,
+  type PlaceRef,
+} from './search/mark-fold';
 import type { MarkSearch } from './search/mark-search';
 import { markSpread } from './search/mark-spread';
 import { sharedFolds } from './search/turned-folds';
@@ -36,7 +45,7 @@ export function divideBy(
   places: readonly number[],
   handMm: number,
 ): Division | null {
-  const length = edge % 2 ? size.heightMm : size.widthMm;
+  const length = edgeLength(size, edge);
   const known: { mm: number; line: LineRef }[] = [
     { mm: 0, line: (edge + 3) % 4 },
     { mm: length, line: (edge + 1) % 4 },
@@ -79,8 +88,7 @@ export function divideBy(
   const lines = creasesOf(folds, size);
   const told = marks.flatMap((place, k) => {
     const spread = markSpread(folds, creased, place, size);
-    const { x, y } = placeOf(lines, place);
-    const offMm = [x, y, size.widthMm - x, size.heightMm - y][edge] - places[k];
+    const offMm = alongEdge(size, edge, placeOf(lines, place)) - places[k];
     return spread ? [{ place, mm: places[k], offMm, expectedMm: Math.hypot(offMm, spread.ofHand * handMm) }] : [];
   });
   return told.length === places.length ? { folds, creased, marks: told } : null;

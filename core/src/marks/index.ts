@@ -27,7 +27,9 @@ export { type Creased, creasedBy } from './search/creased';
 export { readFolds, writeFolds } from './search/fold-code';
 export {
   alignmentOf,
+  alongEdge,
   creasesOf,
+  edgeLength,
   edgesOf,
   FIRST_FOLD,
   type FoldBy,

@@ -1,7 +1,7 @@
 import { type Pose, whereIs } from '../folding/pose';
 import type { SheetSize } from '../forms/form';
 import { distance, type Line, type Point } from '../measure/point';
-import { edgesOf, endsOn, type LineRef } from './search/mark-fold';
+import { edgeLength, edgesOf, endsOn, type LineRef } from './search/mark-fold';
 import type { MarkPlace } from './sheet-marks';
 
 /** A mark on an edge through which a fold runs that passes measured places. */
@@ -41,7 +41,7 @@ export function goalsOf(places: readonly MarkPlace[], size: SheetSize): readonly
     const ends = square ? [squareEnd(at, away, size, near)] : slantEnds(at, away, size, near);
     if (!ends) return null;
     for (const end of ends) {
-      const length = end.edge % 2 ? size.heightMm : size.widthMm;
+      const length = edgeLength(size, end.edge);
       const own = goals.find(
         (one) => one.square === square && one.edge === end.edge && Math.abs(one.mm - end.mm) < near,
       );
@@ -78,7 +78,7 @@ export function goalsAtHand(places: readonly MarkPlace[], size: SheetSize, pose:
   const found = goalsOf(places, size)?.map((goal): MarkGoal | null => {
     if (atHand(goal)) return goal;
     const { edge, mm, square, places: on } = goal;
-    const length = edge % 2 ? size.heightMm : size.widthMm;
+    const length = edgeLength(size, edge);
     const moved = on.map(({ measured, moves }) => ({ measured, moves: -moves }));
     const opposite = { edge: (edge + 2) % 4, mm: length - mm, square, places: moved };
     return square && atHand(opposite) ? opposite : null;

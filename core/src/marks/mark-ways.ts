@@ -6,7 +6,7 @@ import { goalsOf, type MarkGoal } from './mark-goals';
 import type { MarkMaker, MarkWay, Measured, School } from './mark-way';
 import { plainWays } from './plain-ways';
 import { readFolds, writeFolds } from './search/fold-code';
-import { creasesOf, type MarkFold } from './search/mark-fold';
+import { creasesOf, edgeLength, type MarkFold } from './search/mark-fold';
 import type { MarkSearch } from './search/mark-search';
 import { symmetriesOf, turnedFolds } from './search/turned-folds';
 import { markedAt, sharedWay } from './shared-way';
@@ -49,7 +49,7 @@ const goalsFor = ({ places, goals }: Measured, size: SheetSize): readonly MarkGo
 const FOLDED = 'f-';
 
 const fractionAt = ({ edge, mm }: MarkGoal, size: SheetSize): Fraction | null =>
-  fractionOf(mm / (edge % 2 ? size.heightMm : size.widthMm), 1e-7);
+  fractionOf(mm / edgeLength(size, edge), 1e-7);
 
 const isThirds = (goals: readonly MarkGoal[], size: SheetSize): boolean =>
   goals.every((goal) => fractionAt(goal, size)?.of === 3);

@@ -3,15 +3,14 @@ import { EXACT } from './fold-ways';
 import type { MarkGoal } from './mark-goals';
 import type { MarkMaker, MarkWay } from './mark-way';
 import { creasedBy } from './search/creased';
-import { creasesOf, type MarkFold, placeOf, type PlaceRef } from './search/mark-fold';
+import { alongEdge, creasesOf, type MarkFold, placeOf, type PlaceRef } from './search/mark-fold';
 import { lastMark, type MarkSpread, markSpread } from './search/mark-spread';
 import { sharedFolds } from './search/turned-folds';
 
 /** Where the last fold of a sequence meets the edge of a goal, from its first end. */
 export const markedAt = ({ edge }: MarkGoal, folds: readonly MarkFold[], size: SheetSize): number => {
   const lines = creasesOf(folds, size);
-  const { x, y } = placeOf(lines, lastMark(edge, folds));
-  return [x, y, size.widthMm - x, size.heightMm - y][edge];
+  return alongEdge(size, edge, placeOf(lines, lastMark(edge, folds)));
 };
 
 /** Sequences for several goals as one way, in which what they share is folded once; null where no hand can make it. */

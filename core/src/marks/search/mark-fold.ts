@@ -55,6 +55,13 @@ export function edgesOf({ widthMm: w, heightMm: h }: SheetSize): readonly Line[]
   return corners.map((p, k) => lineThrough(p, corners[(k + 1) % 4]));
 }
 
+/** How long an edge is, in mm. */
+export const edgeLength = ({ widthMm, heightMm }: SheetSize, edge: LineRef): number => (edge % 2 ? heightMm : widthMm);
+
+/** How far along an edge a point lies, from the edge's first end, counter-clockwise round the sheet. */
+export const alongEdge = ({ widthMm, heightMm }: SheetSize, edge: LineRef, { x, y }: Point): number =>
+  [x, y, widthMm - x, heightMm - y][edge];
+
 /** A fold line cannot be made from what is there. */
 export class NoSuchFold extends RangeError {
   override readonly name = 'NoSuchFold';
@@ -164,10 +171,6 @@ export function alignmentOf({ by, root }: MarkFold, lines: readonly Line[], size
   if (!found) throw new NoSuchFold('No fold lines these up.');
   return found;
 }
-
-/** How many ways there are to take a fold: its roots. */
-export const rootsOf = (by: FoldBy, lines: readonly Line[], size: SheetSize): number =>
-  alignmentsOf(by, lines, size).length;
 
 /**
  * The creases of a sequence of folds, each opened again before the next, after the four edges: exact ones, or as `miss` makes them.

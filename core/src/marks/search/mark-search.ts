@@ -60,7 +60,7 @@ export class MarkSearch {
   /** Marks on each edge: where from its first end, and which line makes it; sorted into bins by where they are. */
   private edges: readonly EdgeMarks[] = [];
 
-  private constructor(readonly size: SheetSize) {
+  private constructor(size: SheetSize) {
     const longer = Math.max(size.widthMm, size.heightMm);
     this.width = size.widthMm / longer;
     this.height = size.heightMm / longer;

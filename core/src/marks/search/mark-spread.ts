@@ -5,7 +5,16 @@ import { FoldRefused } from '../../folding/fold-refused';
 import type { Pose } from '../../folding/pose';
 import { rectangleSheet } from '../../paper/sheet';
 import type { Creased } from './creased';
-import { creasesOf, edgesOf, FIRST_FOLD, type MarkFold, NoSuchFold, type PlaceRef, placeOf } from './mark-fold';
+import {
+  creasesOf,
+  edgeLength,
+  edgesOf,
+  FIRST_FOLD,
+  type MarkFold,
+  NoSuchFold,
+  type PlaceRef,
+  placeOf,
+} from './mark-fold';
 
 /** How far a mark comes to lie beside where exact folds bring it, one standard deviation in mm along its edge. */
 export interface MarkSpread {
@@ -50,7 +59,7 @@ export function markSpread(
       if (by.kind === 'by-eye') {
         // The guess lies off as a whole, by a share of its length from the nearer end.
         const slope = (missed(k, [1, 1]) - missed(k, [-1, -1])) / (2 * SMALL_MM * PINCH_MISSES);
-        const edge = by.edge % 2 ? size.heightMm : size.widthMm;
+        const edge = edgeLength(size, by.edge);
         ofEye += (slope * Math.min(by.share, 1 - by.share) * edge) ** 2;
         return;
       }

@@ -3,6 +3,7 @@ import {
   type CommonMarks,
   type Creased,
   divideBy,
+  edgeLength,
   type Drawing,
   type FoldWay,
   findingWords,
@@ -202,7 +203,7 @@ function waysTo(
     worst: Math.abs(offMm) + spread.worst * handMm,
     folds: foldsShown(size, folds, creased),
   }));
-  const fraction = fractionOf(mm / (edge % 2 ? size.heightMm : size.widthMm), 1e-7);
+  const fraction = fractionOf(mm / edgeLength(size, edge), 1e-7);
   const halving = fraction && halvingWayTo(edge, fraction, size, { handMm, eye });
   if (!halving) return told;
   const { folds, creased, expectedMm, spread } = halving.way;
