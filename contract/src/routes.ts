@@ -1,23 +1,41 @@
 import * as z from 'zod';
 import { backup, backupNamed } from './backup';
+import { change } from './change';
 import { cuttingAnew, cuttingPlan, cutTicked, newCuttingPlan } from './cutting-plan';
 import { eyeTry, newEyeTry } from './eye-try';
 import { folderHand, folderHandDraft, newFolderHand } from './folder-hand';
+import { health } from './health';
 import { cutSent, job, jobDraft, newJob, progressSent } from './job';
 import { binned, jobsAsked, listAsked, listOf, logAsked } from './list';
 import { logEntry, logEntryChange, newLogEntry } from './log-entry';
 import { newPaper, newPapers, paper, paperDraft, paperMonth } from './paper';
 import { recent, recentDraft } from './recent';
+import { access, placesToOpen, signingIn } from './access';
 import { settings, settingsDraft } from './settings';
 import { version } from './shared';
 import { newThing, thing, thingDraft } from './thing';
+import { accepting, incoming } from './workshop-file';
 
 const nothing = z.null();
 const versioned = z.object({ version });
+/** A file, streamed as it is read. */
+const aFile = z.unknown();
+/** What was done. */
+const words = z.object({ words: z.string() });
 
 /** Every route: what goes in and what comes out. Server and web read the same table. */
 export const routes = {
-  health: { method: 'GET', path: '/api/health', answer: z.object({ ok: z.literal(true), demo: z.boolean() }) },
+  health: { method: 'GET', path: '/api/health', answer: health },
+
+  access: { method: 'GET', path: '/api/access', answer: access },
+  /** Answers with a cookie that is kept for a month. */
+  signIn: { method: 'POST', path: '/api/access', body: signingIn, answer: access },
+  signOut: { method: 'DELETE', path: '/api/access', answer: access },
+  placesToOpen: { method: 'GET', path: '/api/access/places', answer: placesToOpen },
+
+  /** A stream of server-sent events, one for each change. */
+  changes: { method: 'GET', path: '/api/changes', answer: change, kind: 'stream' },
+  openApi: { method: 'GET', path: '/api/openapi.json', answer: z.record(z.string(), z.unknown()) },
 
   papers: { method: 'GET', path: '/api/papers', query: listAsked, answer: listOf(paper) },
   addPaper: { method: 'POST', path: '/api/papers', body: newPaper, answer: paper },
@@ -102,8 +120,15 @@ export const routes = {
     method: 'POST',
     path: '/api/backups/restore',
     body: backupNamed,
-    answer: z.object({ words: z.string() }),
+    answer: words,
   },
+
+  /** All of the workshop as one file. */
+  takeOut: { method: 'GET', path: '/api/workshop', answer: aFile, kind: 'file' },
+  /** Sends such a file, as it is: nothing is changed by that, it is looked at and waits to be accepted. */
+  bringIn: { method: 'POST', path: '/api/workshop/incoming', answer: incoming, takes: 'file' },
+  acceptIncoming: { method: 'POST', path: '/api/workshop/incoming/accept', body: accepting, answer: words },
+  dropIncoming: { method: 'DELETE', path: '/api/workshop/incoming', answer: nothing },
 } as const;
 
 export type Routes = typeof routes;

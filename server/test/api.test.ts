@@ -220,15 +220,6 @@ describe('the door', () => {
       expect(problem.parse(body).status).toBe(404);
     }
   });
-
-  it('asks for the passphrase when it is opened to a network', async () => {
-    const b = bench({ passphrase: 'low tide' });
-    expect((await b.send('GET', '/api/papers')).status).toBe(401);
-    const authorization = `Basic ${Buffer.from('workshop:low tide').toString('base64')}`;
-    expect((await b.send('GET', '/api/papers', undefined, { authorization, host: 'shed.local:4377' })).status).toBe(
-      200,
-    );
-  });
 });
 
 describe('settings', () => {

@@ -184,16 +184,14 @@ describe('starting', () => {
       host: '127.0.0.1',
       file: '/srv/paper/demo.sqlite',
       demo: true,
-      passphrase: null,
+      passphrases: null,
+      https: null,
+      proxies: new Set(),
       anew: false,
       restore: null,
     });
     expect(readOptions({}, ['--new', '--restore']).restore).toBe('list');
     expect(readOptions({}, ['--demo', '--restore', 'newest'])).toMatchObject({ restore: 'newest', demo: true });
-    expect(readOptions({ HOST: '0.0.0.0', ODD_CORNER_PASSPHRASE: 'tide' }, [])).toMatchObject({
-      host: '0.0.0.0',
-      passphrase: 'tide',
-    });
   });
 
   it('keeps a workshop with the user’s own data, and a demo beside the program', () => {

@@ -110,7 +110,10 @@ describe('everything that the schemas allow', () => {
 });
 
 describe('anything else', () => {
-  const all = Object.values(routes) as readonly Routes[keyof Routes][];
+  // What is streamed has no end.
+  const all = (Object.values(routes) as readonly Routes[keyof Routes][]).filter(
+    (route) => !('kind' in route && route.kind === 'stream'),
+  );
 
   /** A valid body with one thing in it replaced, left out, or put in too much. */
   const spoilt = (schema: z.ZodType): fc.Arbitrary<unknown> =>

@@ -11,12 +11,18 @@ import {
   UNSAID,
 } from '@odd-corner/contract';
 import { Fitting, isSized, parsePurpose, sizeFor, squareTray } from '@odd-corner/core';
+import type { Hono } from 'hono';
 import { randomUUID } from 'node:crypto';
 import { join } from 'node:path';
 import { openDatabase } from '../src/db/open-database';
 import { openWorkshop, type Workshop } from '../src/db/workshop';
-import type { DataHouse } from '../src/data/data-house';
-import { serverApp } from '../src/http/server-app';
+import { lockData } from '../src/data/data-lock';
+import { OpenFile } from '../src/data/open-file';
+import { ChangesHub } from '../src/http/changes-hub';
+import { serverApp, type ServerOptions } from '../src/http/server-app';
+import type { Env } from '../src/http/who-asks';
+import { NO_JOURNAL } from '../src/journal/journal';
+import { type Build, buildHere } from '../src/workshop-file/incoming';
 import { type Verdict, type Verify, verifyMake } from '../src/verify/verify-make';
 
 const fitting = new Fitting();
@@ -43,33 +49,71 @@ export const verifyHere: Verify = (asked) => {
   return Promise.resolve(verdict);
 };
 
-/** A fresh workshop in memory behind the real server application. */
-export function bench(options: { passphrase?: string; file?: string; verify?: Verify; house?: DataHouse } = {}): Bench {
-  const workshop = openWorkshop(openDatabase(options.file ?? ':memory:', MIGRATIONS));
-  const app = serverApp(workshop, {
-    ...{ demo: false, siteDir: null, passphrase: options.passphrase ?? null, checkAnswers: true },
-    ...{ verify: options.verify ?? verifyHere, house: options.house ?? null },
-  });
-  return {
-    workshop,
-    async send(method, path, body, headers = {}) {
-      const response = await app.request(`http://localhost:4377${path}`, {
-        method,
-        headers: {
-          host: 'localhost:4377',
-          ...(body === undefined ? {} : { 'content-type': 'application/json' }),
-          ...headers,
-        },
-        ...(body === undefined ? {} : { body: typeof body === 'string' ? body : JSON.stringify(body) }),
-      });
-      const text = await response.text();
-      return {
-        status: response.status,
-        body: (text && /json/.test(response.headers.get('content-type') ?? '') ? JSON.parse(text) : text) as never,
-        response,
-      };
-    },
+/** How a server is made in tests: without a door, for the routes alone. */
+export const usualServer = (): ServerOptions => ({
+  ...{ demo: false, siteDir: null, keeper: null, proxies: new Set(), journal: NO_JOURNAL, hub: new ChangesHub() },
+  ...{ places: { addresses: [], encrypted: false }, file: null, house: null, verify: verifyHere, checkAnswers: true },
+});
+
+/** Sends requests to a server as the workshop's own page would. @param now the server as it is at that moment */
+export const sender =
+  (now: () => Hono<Env>): Bench['send'] =>
+  async (method, path, body, headers = {}) => {
+    const response = await now().request(`http://localhost:4377${path}`, {
+      method,
+      headers: {
+        host: 'localhost:4377',
+        ...(body === undefined ? {} : { 'content-type': 'application/json' }),
+        ...headers,
+      },
+      ...(body === undefined ? {} : { body: typeof body === 'string' ? body : JSON.stringify(body) }),
+    });
+    const text = await response.text();
+    const { headers: said } = response;
+    const isJson = text && /json/.test(said.get('content-type') ?? '') && !said.has('content-encoding');
+    return {
+      status: response.status,
+      body: (isJson ? JSON.parse(text) : text) as never,
+      response,
+    };
   };
+
+/** A fresh workshop in memory behind the real server application. */
+export function bench(options: Partial<ServerOptions> = {}): Bench {
+  const workshop = openWorkshop(openDatabase(options.file ?? ':memory:', MIGRATIONS));
+  const app = serverApp(workshop, { ...usualServer(), ...options });
+  return { workshop, send: sender(() => app) };
+}
+
+/** A workshop in a file of its own, as it is open while the server runs. */
+export interface OpenBench {
+  readonly send: Bench['send'];
+  readonly house: OpenFile;
+  readonly hub: ChangesHub;
+  /** The workshop that is open now. */
+  workshop(): Workshop;
+  close(): void;
+}
+
+export function openBench(file: string, build: Build = buildHere): OpenBench {
+  const hub = new ChangesHub();
+  const lock = lockData(file);
+  let [app, workshop]: [Hono<Env> | null, Workshop | null] = [null, null];
+  const house = new OpenFile(
+    {
+      ...{ file, lock, build, migrationsDir: MIGRATIONS, failed: (why) => expect(why).toBeNull() },
+      opened: (db, open) => {
+        workshop = openWorkshop(db);
+        app = serverApp(workshop, { ...usualServer(), hub, file, house: open });
+      },
+    },
+    { anew: false },
+  );
+  const close = (): void => {
+    house.close();
+    lock.release();
+  };
+  return { house, hub, close, send: sender(() => app!), workshop: () => workshop! };
 }
 
 export const KRAFT: PaperDraft = {
@@ -125,14 +169,14 @@ export const watchJob = (paperId: string | null): JobDraft =>
   });
 
 /** Sends what is to be added, with an id unless it has one. */
-export async function post<T>(b: Bench, path: string, body: object): Promise<T> {
+export async function post<T>(b: Pick<Bench, 'send'>, path: string, body: object): Promise<T> {
   const { status, body: answer } = await b.send('POST', path, { id: randomUUID(), ...body });
   expect(status).toBe(201);
   return answer;
 }
 
 /** The rows of a list. */
-export async function rowsOf<T>(b: Bench, path: string): Promise<T[]> {
+export async function rowsOf<T>(b: Pick<Bench, 'send'>, path: string): Promise<T[]> {
   const { status, body } = await b.send('GET', path);
   expect(status).toBe(200);
   return (body as { rows: T[] }).rows;

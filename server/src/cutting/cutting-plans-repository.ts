@@ -11,7 +11,7 @@ import { saying } from '../db/list-rows';
 import type { Db } from '../db/open-database';
 import { readJson } from '../db/read-json';
 import { stale } from '../http/problem-error';
-import type { KeptOffcut } from './move-cut';
+import type { KeptOffcut } from './kept-offcuts';
 
 interface Row {
   readonly id: string;

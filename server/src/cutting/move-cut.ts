@@ -2,6 +2,7 @@ import type { PlannedParent } from '@odd-corner/core';
 import { areaOf } from '@odd-corner/core';
 import type { Workshop } from '../db/workshop';
 import { ProblemError } from '../http/problem-error';
+import type { KeptOffcut } from './kept-offcuts';
 
 /** Sheets of one paper that are cut alike: what came out of each, and what of it goes back to the shelf. */
 export type CutSheets = Pick<PlannedParent, 'sheets'> & {
@@ -9,12 +10,6 @@ export type CutSheets = Pick<PlannedParent, 'sheets'> & {
   readonly pieces: readonly { readonly widthMm: number; readonly heightMm: number }[];
   readonly offcuts: readonly { readonly widthMm: number; readonly heightMm: number }[];
 };
-
-/** Offcuts of one cut that lie on the shelf: which paper they are there, and how many. */
-export interface KeptOffcut {
-  readonly paperId: string;
-  readonly sheets: number;
-}
 
 function wasteOf({ sheets, pieces, offcuts }: CutSheets, area: number): number {
   const used = [...pieces, ...offcuts].reduce((sum, one) => sum + areaOf(one), 0);

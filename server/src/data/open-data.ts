@@ -3,6 +3,7 @@ import { StartRefused } from '../read-options';
 import { Backups, stampOf } from './backups';
 import { checkFile, setAside } from './check-file';
 import type { DataLock } from './data-lock';
+import { lastGoodBackup } from './faults';
 
 /**
  * Opens a workshop's file once the right to it is taken: looks at it first, copies it before it is migrated. Where a workshop
@@ -21,7 +22,7 @@ export function openData(
     throw new StartRefused(
       [
         `The workshop’s file ${what}: ${file}`,
-        some ? `Put a backup back (there are ${some}): npm run restore` : 'There is no backup of it.',
+        some ? `Put a backup back (there are ${some}): npm run restore. ${lastGoodBackup(file)}` : 'There is no backup of it.',
         'Or begin an empty workshop; what is there is set aside, not thrown away: npm start -- --new',
       ].join('\n'),
     );

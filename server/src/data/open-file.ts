@@ -1,7 +1,12 @@
-import type { Backup } from '@odd-corner/contract';
+import type { Accepting, Backup, Incoming } from '@odd-corner/contract';
 import { copyFileSync } from 'node:fs';
+import { inOneGo } from '../db/in-one-go';
 import type { Db } from '../db/open-database';
 import { ProblemError } from '../http/problem-error';
+import { compare } from '../workshop-file/compare';
+import { type Build, IncomingFiles } from '../workshop-file/incoming';
+import { merge } from '../workshop-file/merge';
+import { type TakingOut, takeOut } from '../workshop-file/take-out';
 import { type Backup as Copy, Backups } from './backups';
 import { checkFile } from './check-file';
 import type { DataHouse } from './data-house';
@@ -20,15 +25,19 @@ interface Opening {
   readonly file: string;
   readonly migrationsDir: string;
   readonly lock: DataLock;
-  /** Told each time the file was opened: at first, and after a backup was put in its place. */
+  /** Told each time the file was opened: at first, and after another took its place. */
   readonly opened: (db: Db, house: DataHouse) => void;
   /** Told why a backup could not be made. */
   readonly failed: (why: unknown) => void;
+  /** Makes a workshop of a file that was sent. */
+  readonly build: Build;
 }
 
-/** The workshop's file while it is open: copied now and then, and changed for a copy when that is asked. */
+/** The workshop's file while it is open: copied now and then, taken out, and changed for another when that is asked. */
 export class OpenFile implements DataHouse {
   private readonly backups: Backups;
+  private readonly incoming: IncomingFiles;
+  private readonly taking = new Set<TakingOut>();
   private db: Db;
   private ended: () => void = () => undefined;
 
@@ -36,9 +45,15 @@ export class OpenFile implements DataHouse {
     private readonly opening: Opening,
     { anew }: { readonly anew: boolean },
   ) {
-    this.backups = new Backups(opening.file);
+    const { file, migrationsDir, build } = opening;
+    this.backups = new Backups(file);
+    this.incoming = new IncomingFiles(file, migrationsDir, build);
     this.db = this.open(anew);
     opening.opened(this.db, this);
+  }
+
+  get file(): string {
+    return this.opening.file;
   }
 
   list(): Backup[] {
@@ -50,33 +65,82 @@ export class OpenFile implements DataHouse {
   }
 
   async restore(name: string): Promise<{ words: string }> {
-    const { file, opened } = this.opening;
     const chosen = this.backups.list().find((one) => one.name === name);
     if (!chosen) throw new ProblemError(404, `There is no backup called “${name}”.`);
     const state = checkFile(chosen.path);
     if (state.kind !== 'workshop')
       throw new ProblemError(422, `${name} ${state.kind === 'other' ? state.why : 'is gone'}, so nothing was changed.`);
     // Making one more may throw the oldest away, which may be this one.
-    const copy = `${file}.chosen`;
+    const copy = `${this.file}.chosen`;
     copyFileSync(chosen.path, copy);
+    const before = await this.putInPlace(copy, name);
+    return { words: `${name} is back in place. What was there until now is kept as ${before}.` };
+  }
+
+  takeOut(): ReadableStream<Uint8Array> {
+    const taking = takeOut(this.file, () => this.taking.delete(taking));
+    this.taking.add(taking);
+    return taking.stream;
+  }
+
+  async bringIn(sent: ReadableStream<Uint8Array>): Promise<Incoming> {
+    const { id, path, built } = await this.incoming.take(sent);
+    return { id, ...built, kinds: this.beside(path, () => compare(this.db)) };
+  }
+
+  async accept({ id, how }: Accepting): Promise<{ words: string }> {
+    const { path } = this.incoming.get(id);
+    if (how === 'replace') {
+      const before = await this.putInPlace(path, 'The file');
+      return { words: `The workshop of the file is in place. What was there until now is kept as ${before}.` };
+    }
+    const { name } = await this.backups.now(this.db);
+    const added = this.beside(path, () => inOneGo(this.db, () => merge(this.db)));
+    this.incoming.drop();
+    const said = [...added].flatMap(([kind, count]) => (count ? [`${count} ${kind}`] : []));
+    return { words: `${said.length ? `Added: ${said.join(', ')}.` : 'All of it was here already.'} Before it, ${name} was made.` };
+  }
+
+  drop(): void {
+    this.incoming.drop();
+  }
+
+  close(): void {
+    this.ended();
+    // Who still reads the file would leave its log behind, which belongs to no other file.
+    for (const taking of [...this.taking]) taking.end();
+    this.db.close();
+  }
+
+  /** With another workshop's file attached as `incoming`. */
+  private beside<T>(path: string, work: () => T): T {
+    this.db.prepare('ATTACH ? AS incoming').run(path);
+    try {
+      return work();
+    } finally {
+      this.db.exec('DETACH incoming');
+    }
+  }
+
+  /**
+   * Puts a workshop's file in the place of what is open, of which a backup is made first. @returns the backup's name
+   * @throws ProblemError 422 when it cannot be opened: then all is as it was
+   */
+  private async putInPlace(path: string, what: string): Promise<string> {
+    const { file, opened } = this.opening;
     const before = await this.backups.now(this.db);
     this.close();
     try {
-      nameWhole(copy, file);
+      nameWhole(path, file);
       this.db = this.open(false);
     } catch (error) {
       this.backups.restore(before, file);
       this.db = this.open(false);
       opened(this.db, this);
-      throw new ProblemError(422, `${name} could not be opened (${String(error)}), so all is as it was.`);
+      throw new ProblemError(422, `${what} could not be opened (${String(error)}), so all is as it was.`);
     }
     opened(this.db, this);
-    return { words: `${name} is back in place. What was there until now is kept as ${before.name}.` };
-  }
-
-  close(): void {
-    this.ended();
-    this.db.close();
+    return before.name;
   }
 
   private open(anew: boolean): Db {

@@ -18,9 +18,9 @@ export function nameWhole(temporary: string, name: string): void {
   flush(dirname(name));
 }
 
-/** Writes a text file that is either whole or not there. */
-export function writeWhole(name: string, text: string): void {
+/** Writes a text file that is either whole or not there. @param mode who may read and write it */
+export function writeWhole(name: string, text: string, mode?: number): void {
   const temporary = `${name}.tmp`;
-  writeFileSync(temporary, text);
+  writeFileSync(temporary, text, { mode });
   nameWhole(temporary, name);
 }

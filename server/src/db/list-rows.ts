@@ -99,6 +99,9 @@ function prepared<Row>(db: Db, sql: string): Statement<Bound[], Row> {
 /** Totals that were counted since the last write: nobody else writes, the workshop being one program's. */
 const counted = new WeakMap<Db, { readonly changes: number; readonly totals: Map<string, number> }>();
 
+/** So many are remembered: nobody searches for more between two writes and comes back to the first. */
+const MOST_TOTALS = 500;
+
 /** Counts rows, once until something is written. */
 function totalOf(db: Db, sql: string, bound: readonly Bound[]): number {
   const { changes } = db.prepare<[], { changes: number }>('SELECT total_changes() AS changes').get()!;
@@ -108,6 +111,7 @@ function totalOf(db: Db, sql: string, bound: readonly Bound[]): number {
   let total = known.totals.get(key);
   if (total === undefined) {
     total = prepared<{ total: number }>(db, sql).get(...bound)!.total;
+    if (known.totals.size >= MOST_TOTALS) known.totals.clear();
     known.totals.set(key, total);
   }
   return total;

@@ -19,7 +19,12 @@ export function openDatabase(file: string, migrationsDir: string): Db {
   db.pragma('synchronous = FULL');
   db.pragma('foreign_keys = ON');
   db.pragma('busy_timeout = 3000');
-  db.function('small', { deterministic: true }, (text) => small(String(text)));
+  giveFunctions(db);
   migrate(db, migrationsDir, kept ? (from, migration) => new Backups(file).before(from, migration) : null);
   return db;
+}
+
+/** What migrations and searches use beside SQLite's own functions. */
+export function giveFunctions(db: Db): void {
+  db.function('small', { deterministic: true }, (text) => small(String(text)));
 }

@@ -1,8 +1,12 @@
+import type { Access } from '@odd-corner/contract';
 import { Hono } from 'hono';
 import { bodyLimit } from 'hono/body-limit';
+import type { Asker, Keeper } from '../access/keeper';
 import { binnedRows, purge } from '../bin/bin';
 import { addPlan, planAnew, removePlan, restorePlan, tickCut } from '../cutting/keep-plan';
 import type { DataHouse } from '../data/data-house';
+import { faultOf } from '../data/faults';
+import { pulseOf } from '../db/pulse';
 import { inOneGo } from '../db/in-one-go';
 import type { Workshop } from '../db/workshop';
 import { acceptCut, doneCut, dropCut, releaseJob, undoneCut } from '../jobs/cut-sheets';
@@ -10,35 +14,51 @@ import { addProgress } from '../jobs/add-progress';
 import { addJob, changeJob } from '../jobs/keep-job';
 import { addLogEntry, changeLogEntry, removeLogEntry, restoreLogEntry } from '../log/record-entry';
 import type { Verify } from '../verify/verify-make';
-import { type Handlers, mount, replyAdded } from './mount';
+import type { ChangesHub } from './changes-hub';
+import { type Handlers, mount, Reply, replyAdded } from './mount';
+import { openApi } from './open-api';
+import type { PlacesToOpen } from '@odd-corner/contract';
 import { ProblemError } from './problem-error';
+import { streamChanges } from './stream-changes';
+import type { Env } from './who-asks';
 
 const LARGEST_BODY = 256 * 1024;
+/** A whole workshop of many years. */
+const LARGEST_FILE = 512 * 1024 * 1024;
+const INCOMING = '/api/workshop/incoming';
 
 /** What the routes work with. */
 export interface ApiOptions {
   readonly demo: boolean;
   readonly verify: Verify;
+  /** The workshop's file, for what is said when it fails; null for one in memory. */
+  readonly file: string | null;
   /** Backups of the workshop's file; null for one in memory. */
   readonly house: DataHouse | null;
+  /** Keeps the door; null where no passphrase was set. */
+  readonly keeper: Keeper | null;
+  readonly hub: ChangesHub;
+  /** Where other devices can open it from. */
+  readonly places: PlacesToOpen;
   /** The moment as ISO 8601. */
   readonly now?: () => string;
   readonly checkAnswers?: boolean;
 }
 
 /** The workshop's routes. */
-export function api(workshop: Workshop, options: ApiOptions): Hono {
-  const { checkAnswers = false } = options;
-  const app = new Hono();
-  app.use(
+export function api(workshop: Workshop, options: ApiOptions): Hono<Env> {
+  const { checkAnswers = false, hub } = options;
+  const app = new Hono<Env>();
+  const [limit, fileLimit] = [LARGEST_BODY, LARGEST_FILE].map((maxSize) =>
     bodyLimit({
-      maxSize: LARGEST_BODY,
+      maxSize,
       onError: () => {
-        throw new ProblemError(413, `Send at most ${LARGEST_BODY / 1024} kB.`);
+        throw new ProblemError(413, `Send at most ${maxSize / 1024} kB.`);
       },
     }),
   );
-  mount(app, handlers(workshop, options), checkAnswers);
+  app.use((c, next) => (c.req.path === INCOMING ? fileLimit : limit)(c, next));
+  mount(app, handlers(workshop, options), { hub, checkAnswers });
   app.all('/api/*', () => {
     throw new ProblemError(404, 'There is no such address here.');
   });
@@ -47,7 +67,7 @@ export function api(workshop: Workshop, options: ApiOptions): Hono {
 
 function handlers(
   workshop: Workshop,
-  { demo, verify, house, now = () => new Date().toISOString() }: ApiOptions,
+  { demo, verify, file, house, keeper, hub, places, now = () => new Date().toISOString() }: ApiOptions,
 ): Handlers {
   const { db, papers, cuttingPlans, things, hands, eye, jobs, log, recent, settings } = workshop;
   const housed = (): DataHouse => {
@@ -58,8 +78,30 @@ function handlers(
     rows.remove(id, now());
     return null;
   };
+  const standing = (role: Access['role']): Access => ({ role, asked: keeper !== null });
+  const pulse = pulseOf(db);
+  /** The reason names files: strangers learn only that there is one. */
+  const troubleFor = ({ role }: Asker): string | null => {
+    const found = pulse();
+    if (found === null) return null;
+    if (role === null) return 'The workshop does not read or write its file.';
+    const fault = file === null ? null : faultOf(found, file);
+    return fault ? `${fault.what} ${fault.todo}` : String(found);
+  };
   return {
-    health: () => ({ ok: true, demo }),
+    health: ({ asker }) => {
+      const why = troubleFor(asker);
+      return new Reply({ state: why === null ? 'ok' : 'degraded', demo, why }, why === null ? 200 : 503);
+    },
+    access: async ({ c, asker }) => standing(keeper ? await keeper.prolonged(c, asker.encrypted) : 'owner'),
+    signIn: async ({ c, asker, body }) => standing(keeper ? await keeper.signIn(c, body.passphrase, asker) : 'owner'),
+    signOut: ({ c }) => {
+      keeper?.signOut(c);
+      return standing(keeper ? null : 'owner');
+    },
+    placesToOpen: () => places,
+    changes: ({ c }) => streamChanges(c, hub),
+    openApi: () => openApi(),
 
     papers: ({ query }) => papers.list(query),
     addPaper: ({ body }) => replyAdded(papers.add(body, now())),
@@ -152,5 +194,22 @@ function handlers(
     backups: () => housed().list(),
     addBackup: () => housed().add(),
     restoreBackup: ({ body: { name } }) => housed().restore(name),
+
+    takeOut: () =>
+      new Response(housed().takeOut(), {
+        headers: {
+          'content-type': 'application/json',
+          'content-disposition': `attachment; filename="odd-corner-${now().slice(0, 10)}.json"`,
+        },
+      }),
+    bringIn: ({ c }) => {
+      if (!c.req.raw.body) throw new ProblemError(400, 'Send the file of a workshop.');
+      return housed().bringIn(c.req.raw.body);
+    },
+    acceptIncoming: ({ body }) => housed().accept(body),
+    dropIncoming: () => {
+      housed().drop();
+      return null;
+    },
   };
 }

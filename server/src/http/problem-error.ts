@@ -3,15 +3,17 @@ import type { Issue, Problem } from '@odd-corner/contract';
 const TITLES: Readonly<Record<number, string>> = {
   400: 'Some of what was sent is not valid',
   401: 'A passphrase is needed',
-  403: 'Not allowed from there',
+  403: 'Not allowed',
   404: 'Not found',
   405: 'Not allowed with this method',
   409: 'Changed in the meantime',
   413: 'Too much at once',
   415: 'Send JSON',
   422: 'That cannot be done',
+  429: 'Too often',
   503: 'Not right now',
   500: 'Something went wrong here',
+  507: 'The disk does not take it',
 };
 
 type Headers = Readonly<Record<string, string>>;

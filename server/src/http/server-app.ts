@@ -1,23 +1,31 @@
 import { Hono } from 'hono';
-import { basicAuth } from 'hono/basic-auth';
+import { compress } from 'hono/compress';
 import { secureHeaders } from 'hono/secure-headers';
 import type { Workshop } from '../db/workshop';
+import type { Journal } from '../journal/journal';
+import { journalRequests } from '../journal/journal-requests';
 import { answerProblem } from './answer-problem';
 import { api, type ApiOptions } from './api';
 import { sameSite } from './same-site';
 import { site } from './site';
+import { type Env, type Proxies, whoAsks } from './who-asks';
 
 export interface ServerOptions extends ApiOptions {
   /** Folder of the built web application, or null to serve the routes alone. */
   readonly siteDir: string | null;
-  /** Set when the server is opened to a network: every request must carry it. */
-  readonly passphrase: string | null;
+  readonly proxies: Proxies;
+  readonly journal: Journal;
 }
 
+/** Answers that are shorter are sent as they are. */
+const WORTH_COMPRESSING = 1024;
+
 /** The whole server as a function from request to answer. */
-export function serverApp(workshop: Workshop, { siteDir, passphrase, ...options }: ServerOptions): Hono {
-  const app = new Hono();
-  app.onError(answerProblem);
+export function serverApp(workshop: Workshop, { siteDir, proxies, journal, ...options }: ServerOptions): Hono<Env> {
+  const { keeper, file } = options;
+  const app = new Hono<Env>();
+  app.onError(answerProblem(file));
+  app.use(journalRequests(journal));
   app.use(
     secureHeaders({
       contentSecurityPolicy: {
@@ -37,8 +45,9 @@ export function serverApp(workshop: Workshop, { siteDir, passphrase, ...options 
       strictTransportSecurity: false,
     }),
   );
-  app.use(sameSite(passphrase !== null));
-  if (passphrase !== null) app.use(basicAuth({ username: 'workshop', password: passphrase, realm: 'Odd Corner' }));
+  app.use(sameSite(keeper !== null));
+  app.use(whoAsks(keeper, proxies));
+  app.use('/api/*', compress({ threshold: WORTH_COMPRESSING }));
   app.route('/', api(workshop, options));
   if (siteDir) app.route('/', site(siteDir));
   return app;

@@ -7,7 +7,7 @@ import {
   type JobsAsked,
   job as jobSchema,
 } from '@odd-corner/contract';
-import type { KeptOffcut } from '../cutting/move-cut';
+import type { KeptOffcut } from '../cutting/kept-offcuts';
 import { keptRows } from '../db/kept-rows';
 import { saying, type Where, wordsOf } from '../db/list-rows';
 import type { Db } from '../db/open-database';
