@@ -2,7 +2,17 @@ import * as z from 'zod';
 import type { RouteName } from './routes';
 
 /** What can change in a workshop, as pages read it. */
-export const TOPICS = ['papers', 'things', 'hands', 'eyeTries', 'jobs', 'log', 'cuttingPlans', 'recent', 'settings'] as const;
+export const TOPICS = [
+  'papers',
+  'things',
+  'hands',
+  'eyeTries',
+  'jobs',
+  'log',
+  'cuttingPlans',
+  'recent',
+  'settings',
+] as const;
 
 /** Something was changed: what, of which row where it is one, and by which page. */
 export const change = z.object({

@@ -148,7 +148,9 @@ const words = (error: unknown): string => (error instanceof Error ? error.messag
 function saidOf(error: unknown, file: string | null): string {
   if (error instanceof StartRefused) return error.message;
   if (error instanceof MigrationRefused)
-    return [error.message, `The file: ${file}`, error.todo, ...(file === null ? [] : [lastGoodBackup(file)])].join('\n');
+    return [error.message, `The file: ${file}`, error.todo, ...(file === null ? [] : [lastGoodBackup(file)])].join(
+      '\n',
+    );
   const fault = file === null ? null : faultOf(error, file);
   return fault ? `${fault.what}\n${fault.todo}` : `The workshop did not open: ${words(error)}`;
 }

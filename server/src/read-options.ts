@@ -60,9 +60,13 @@ function passphrasesIn(env: Environment, host: string): Passphrases | null {
     ['ODD_CORNER_GUEST_PASSPHRASE', guest],
   ] as const)
     if (passphrase !== null && !isLongEnough(passphrase))
-      throw new StartRefused(`${name} is too short: use at least ${LEAST_PASSPHRASE} characters, for example four words.`);
+      throw new StartRefused(
+        `${name} is too short: use at least ${LEAST_PASSPHRASE} characters, for example four words.`,
+      );
   if (owner === null && guest !== null)
-    throw new StartRefused('ODD_CORNER_GUEST_PASSPHRASE is for guests; set ODD_CORNER_PASSPHRASE for yourself as well.');
+    throw new StartRefused(
+      'ODD_CORNER_GUEST_PASSPHRASE is for guests; set ODD_CORNER_PASSPHRASE for yourself as well.',
+    );
   if (owner !== null && owner === guest)
     throw new StartRefused('Guests need a passphrase of their own: ODD_CORNER_GUEST_PASSPHRASE is the same as yours.');
   if (!isLoopback(host) && owner === null)
@@ -85,10 +89,15 @@ function certificateIn(env: Environment): StartOptions['https'] {
 
 /** @throws StartRefused for what is no address */
 function proxiesIn(env: Environment): Proxies {
-  const all = (env['ODD_CORNER_PROXY'] ?? '').split(',').map((one) => one.trim()).filter(Boolean);
+  const all = (env['ODD_CORNER_PROXY'] ?? '')
+    .split(',')
+    .map((one) => one.trim())
+    .filter(Boolean);
   const wrong = all.find((one) => isIP(one) === 0);
   if (wrong !== undefined)
-    throw new StartRefused(`ODD_CORNER_PROXY names “${wrong}”, which is no address. Write the proxy’s, for example 127.0.0.1.`);
+    throw new StartRefused(
+      `ODD_CORNER_PROXY names “${wrong}”, which is no address. Write the proxy’s, for example 127.0.0.1.`,
+    );
   return new Set(all);
 }
 

@@ -18,7 +18,10 @@ interface Door extends Bench {
 }
 
 /** A workshop with a door, and a clock of its own. */
-function door(passphrases = { owner: OWNER, guest: GUEST as string | null }, secret = 'a secret of the workshop'): Door {
+function door(
+  passphrases = { owner: OWNER, guest: GUEST as string | null },
+  secret = 'a secret of the workshop',
+): Door {
   let now = 1_800_000_000;
   const events: string[] = [];
   const journal = { event: (what: string) => void events.push(what) };
@@ -89,7 +92,9 @@ describe('a workshop with a passphrase', () => {
     // What a guest may do is written down route by route: whatever is not there is refused.
     for (const [name, { method, path }] of Object.entries(routes) as [RouteName, { method: string; path: string }][]) {
       if (name === 'changes') continue;
-      const { status } = await d.send(method, path.replace(':id', randomUUID()), method === 'GET' ? undefined : {}, { cookie });
+      const { status } = await d.send(method, path.replace(':id', randomUUID()), method === 'GET' ? undefined : {}, {
+        cookie,
+      });
       expect([name, status === 403]).toEqual([name, !may('guest', name)]);
     }
     expect(may('guest', 'addProgress')).toBe(true);
@@ -167,7 +172,9 @@ describe('opening it to others', () => {
 describe('what travels through a proxy', () => {
   const askFrom = async (socket: string, forwarded: string): Promise<string[]> => {
     const addresses: string[] = [];
-    const journal = { event: (_: string, { address }: Record<string, unknown>) => void addresses.push(address as string) };
+    const journal = {
+      event: (_: string, { address }: Record<string, unknown>) => void addresses.push(address as string),
+    };
     const keeper = new Keeper({ owner: OWNER, guest: null }, 'secret', journal);
     await proxied({ keeper, proxies: new Set(['10.0.0.2']) }, socket, forwarded);
     return addresses;

@@ -1,4 +1,14 @@
-import { change, CHANGES, type Change, type Job, PAGE_HEADER, type Paper, type RouteName, routes, TOPICS } from '@odd-corner/contract';
+import {
+  change,
+  CHANGES,
+  type Change,
+  type Job,
+  PAGE_HEADER,
+  type Paper,
+  type RouteName,
+  routes,
+  TOPICS,
+} from '@odd-corner/contract';
 import { ChangesHub } from '../src/http/changes-hub';
 import { openDatabase } from '../src/db/open-database';
 import { openWorkshop } from '../src/db/workshop';
@@ -99,7 +109,12 @@ describe('the description of the routes', () => {
     expect(status).toBe(200);
     const { paths } = body as { paths: Record<string, Record<string, { operationId: string; requestBody?: unknown }>> };
     const told = Object.entries(paths).flatMap(([path, methods]) =>
-      Object.entries(methods).map(([method, { operationId, requestBody }]) => [operationId, method, path, !!requestBody]),
+      Object.entries(methods).map(([method, { operationId, requestBody }]) => [
+        operationId,
+        method,
+        path,
+        !!requestBody,
+      ]),
     );
     const table = Object.entries(routes).map(([name, route]) => [
       name,

@@ -23,7 +23,9 @@ describe('a fault of the disk', () => {
     const later = backups.before(db, 8, new Date('2026-11-02T00:00:00Z'));
     writeFileSync(later.path, 'cut off');
     db.close();
-    expect(lastGoodBackup(FILE)).toBe(`The last good backup is ${good.path}. Put it back: npm run restore -- ${good.name}`);
+    expect(lastGoodBackup(FILE)).toBe(
+      `The last good backup is ${good.path}. Put it back: npm run restore -- ${good.name}`,
+    );
     for (const [code, what, todo] of [
       ['SQLITE_FULL', 'disk is full', 'Make room'],
       ['ENOSPC', 'disk is full', 'Make room'],

@@ -22,7 +22,9 @@ export function openData(
     throw new StartRefused(
       [
         `The workshop’s file ${what}: ${file}`,
-        some ? `Put a backup back (there are ${some}): npm run restore. ${lastGoodBackup(file)}` : 'There is no backup of it.',
+        some
+          ? `Put a backup back (there are ${some}): npm run restore. ${lastGoodBackup(file)}`
+          : 'There is no backup of it.',
         'Or begin an empty workshop; what is there is set aside, not thrown away: npm start -- --new',
       ].join('\n'),
     );

@@ -98,7 +98,9 @@ export class OpenFile implements DataHouse {
     const added = this.beside(path, () => inOneGo(this.db, () => merge(this.db)));
     this.incoming.drop();
     const said = [...added].flatMap(([kind, count]) => (count ? [`${count} ${kind}`] : []));
-    return { words: `${said.length ? `Added: ${said.join(', ')}.` : 'All of it was here already.'} Before it, ${name} was made.` };
+    return {
+      words: `${said.length ? `Added: ${said.join(', ')}.` : 'All of it was here already.'} Before it, ${name} was made.`,
+    };
   }
 
   drop(): void {

@@ -1,4 +1,13 @@
-import { type Answer, type Body, may, PAGE_HEADER, type Query, type RouteName, type Routes, routes } from '@odd-corner/contract';
+import {
+  type Answer,
+  type Body,
+  may,
+  PAGE_HEADER,
+  type Query,
+  type RouteName,
+  type Routes,
+  routes,
+} from '@odd-corner/contract';
 import type { Context, Hono } from 'hono';
 import type { ContentfulStatusCode } from 'hono/utils/http-status';
 import type * as z from 'zod';
@@ -100,6 +109,9 @@ function one(
     if (replied instanceof Response) return replied;
     const { value, status } = replied instanceof Reply ? (replied as Reply<unknown>) : new Reply(replied, 200);
     if (checkAnswers) route.answer.parse(value);
-    return c.json(value, status);
+    const text = JSON.stringify(value);
+    // How long it is decides whether it is worth compressing.
+    const headers = { 'content-type': 'application/json', 'content-length': String(Buffer.byteLength(text)) };
+    return c.body(text, status, headers);
   });
 }

@@ -2,7 +2,7 @@ import { eyeTry, paperMove, workshopFileHead } from '@odd-corner/contract';
 import Database from 'better-sqlite3';
 import { rmSync } from 'node:fs';
 import { keptOffcuts } from '../cutting/kept-offcuts';
-import { migrate, newestSchema } from '../db/migrate';
+import { migrate, MigrationRefused, newestSchema } from '../db/migrate';
 import { type Db, giveFunctions } from '../db/open-database';
 import { readJson } from '../db/read-json';
 import { openWorkshop } from '../db/workshop';
@@ -35,9 +35,13 @@ function refuseUnsound(db: Db): void {
     throw new FileRefused(`A row of “${table}” cannot be kept: ${why}`, ['tables', table]);
   };
   for (const [table, schema, rows] of [
-    ['eye_tries', eyeTry, all('SELECT id, hand_id AS handId, share, set_at AS "set", side_mm AS sideMm, at FROM eye_tries')],
     [
-      ...['paper_moves', paperMove] as const,
+      'eye_tries',
+      eyeTry,
+      all('SELECT id, hand_id AS handId, share, set_at AS "set", side_mm AS sideMm, at FROM eye_tries'),
+    ],
+    [
+      ...(['paper_moves', paperMove] as const),
       all('SELECT paper_id AS paperId, at, why, sheets, area_mm2 AS areaMm2, waste_mm2 AS wasteMm2 FROM paper_moves'),
     ],
   ] as const)
@@ -62,7 +66,7 @@ function unreadableIn(db: Db): number {
   const { papers, things, hands, jobs, log, cuttingPlans } = openWorkshop(db);
   let broken = 0;
   for (const list of [papers, things, hands, jobs, log, cuttingPlans])
-    for (let cursor: string | undefined; ; ) {
+    for (let cursor: string | undefined; ;) {
       const part = list.list({ limit: 500, cursor });
       broken += part.broken.length;
       if (part.next === null) break;
@@ -103,6 +107,8 @@ export function buildWorkshop(text: string, to: string, migrationsDir: string): 
     whole = true;
     return { schema, unreadable };
   } catch (error) {
+    if (error instanceof MigrationRefused)
+      throw new FileRefused(`Its rows cannot be brought to this version. ${error.message}`, ['tables']);
     if (error instanceof RangeError) throw new FileRefused('The file is nested too deeply.');
     throw error;
   } finally {

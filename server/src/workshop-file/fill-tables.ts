@@ -36,7 +36,7 @@ function fill(db: Db, { name, columns, json }: Table, rows: unknown): void {
     try {
       insert.run(values);
     } catch (error) {
-      if (!isSqliteError(error) || !error.code.startsWith('SQLITE_CONSTRAINT')) throw error;
+      if (!isSqliteError(error) || !/^SQLITE_(CONSTRAINT|MISMATCH|TOOBIG|ERROR)/.test(error.code)) throw error;
       throw new FileRefused(`This row cannot be kept: ${error.message}.`, at(k));
     }
   });
@@ -51,7 +51,9 @@ export function fillTables(db: Db, tables: Row): void {
   const stray = Object.keys(tables).find((name) => !own.some((table) => table.name === name));
   if (stray !== undefined) throw new FileRefused(`There is no “${stray}” in a workshop.`, ['tables', stray]);
   db.pragma('foreign_keys = OFF');
-  db.transaction(() => own.forEach((table) => fill(db, table, Object.hasOwn(tables, table.name) ? tables[table.name] : null)))();
+  db.transaction(() =>
+    own.forEach((table) => fill(db, table, Object.hasOwn(tables, table.name) ? tables[table.name] : null)),
+  )();
   const [lost] = db.pragma('foreign_key_check') as readonly { table: string; rowid: number; parent: string }[];
   if (lost)
     throw new FileRefused(`A row of “${lost.table}” names a row of “${lost.parent}” that is not in the file.`, [

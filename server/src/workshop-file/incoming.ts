@@ -18,10 +18,7 @@ export interface BuildAsked {
 }
 
 /** What came of it. */
-export type BuildAnswer =
-  | { readonly built: Built }
-  | { readonly refused: Issue[] }
-  | { readonly failed: string };
+export type BuildAnswer = { readonly built: Built } | { readonly refused: Issue[] } | { readonly failed: string };
 
 /** What makes a workshop of a file. @throws ProblemError 400 with what is wrong in it */
 export type Build = (asked: BuildAsked) => Promise<Built>;

@@ -10,7 +10,8 @@ export interface Kind {
   readonly parts: readonly { readonly table: string; readonly where: (schema: string, of: string) => string }[];
 }
 
-const inMakes = (schema: string, of: string): string => `make_id IN (SELECT id FROM ${schema}.makes WHERE job_id = ${of})`;
+const inMakes = (schema: string, of: string): string =>
+  `make_id IN (SELECT id FROM ${schema}.makes WHERE job_id = ${of})`;
 
 /** In the order in which they can be written: each names only rows of those before it. */
 export const KINDS: readonly Kind[] = [
