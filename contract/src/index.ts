@@ -32,6 +32,8 @@ export * from './access';
 export * from './health';
 export * from './change';
 export * from './workshop-file';
+export * from './log-table';
+export * from './job-file';
 export * from './routes';
 export * from './who-may';
 export * from './route-words';

@@ -58,5 +58,10 @@ export const routes: Routes = [
     title: 'Help',
     loadComponent: () => import('./settings/help/help-page').then((m) => m.HelpPage),
   },
+  {
+    path: 'settings/for-programs',
+    title: 'For other programs',
+    loadComponent: () => import('./settings/for-programs/for-programs').then((m) => m.ForPrograms),
+  },
   { path: '**', title: 'Not here', loadComponent: () => import('./ui/not-here/not-here').then((m) => m.NotHere) },
 ];

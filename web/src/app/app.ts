@@ -1,6 +1,8 @@
 import { ChangeDetectionStrategy, Component, effect, inject } from '@angular/core';
 import { MatListModule } from '@angular/material/list';
 import { type IsActiveMatchOptions, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
+import { Changes } from './data/changes';
+import { Session } from './data/session';
 import { WorkshopSettings } from './data/workshop-settings';
 import { Icon } from './ui/icon/icon';
 
@@ -33,6 +35,8 @@ export class App {
   ] as const;
 
   constructor() {
+    inject(Session).read();
+    inject(Changes).begin();
     effect(() => {
       document.documentElement.dataset['scheme'] = this.settings.current().scheme;
     });

@@ -34,6 +34,8 @@ interface Sent<N extends RouteName> {
   readonly id?: string;
   readonly body?: Body<N>;
   readonly query?: Query<N>;
+  /** For routes that take a file, as it is. */
+  readonly file?: Blob;
 }
 
 /** Routes that answer a list in parts. */
@@ -51,15 +53,16 @@ export class Api {
   private readonly http = inject(HttpClient);
 
   /** @returns one answer; errors with {@link ApiFailure} */
-  call<N extends RouteName>(name: N, { id, body, query }: Sent<N> = {}): Observable<Answer<N>> {
+  call<N extends RouteName>(name: N, { id, body, query, file }: Sent<N> = {}): Observable<Answer<N>> {
     const { method, path, answer } = routes[name];
     const parse = (raw: unknown): Answer<N> => (answer as unknown as z.ZodType<Answer<N>>).parse(raw);
     // A write that was begun is finished even when the page is left.
     return this.http
       .request(method, path.replace(':id', encodeURIComponent(id ?? '')), {
-        body,
+        body: file ?? body,
         params: paramsOf(query as object | undefined),
-        keepalive: method !== 'GET',
+        // A browser keeps only short ones alive.
+        keepalive: method !== 'GET' && !file,
       })
       .pipe(
         map(parse),
@@ -68,9 +71,9 @@ export class Api {
   }
 
   /** A whole list, part after part. */
-  all<N extends ListRoute>(name: N): Observable<Whole<RowOf<N>>> {
+  all<N extends ListRoute>(name: N, query?: Query<N>): Observable<Whole<RowOf<N>>> {
     const part = (cursor?: string): Observable<Listed<RowOf<N>>> =>
-      this.call(name, { query: { limit: ROWS.most, cursor } as Query<N> });
+      this.call(name, { query: { ...(query as object | undefined), limit: ROWS.most, cursor } as Query<N> });
     return part().pipe(
       expand(({ next }) => (next === null ? EMPTY : part(next))),
       reduce(

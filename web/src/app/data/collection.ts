@@ -1,7 +1,8 @@
 import { computed, type Signal, signal } from '@angular/core';
-import { catchError, EMPTY, type Observable, tap } from 'rxjs';
-import type { BrokenRow } from '@odd-corner/contract';
+import type { BrokenRow, Topic } from '@odd-corner/contract';
+import type { Observable, Subscription } from 'rxjs';
 import { failureText, type Whole } from './api';
+import { whenChanged } from './changes';
 
 /** What is known of a list on the server. */
 export type ListState<T> =
@@ -9,9 +10,10 @@ export type ListState<T> =
   | { readonly kind: 'ready'; readonly rows: readonly T[]; readonly broken: readonly BrokenRow[] }
   | { readonly kind: 'failed'; readonly why: string };
 
-/** A list on the server, kept in step with what this page writes. */
+/** A list on the server, kept in step with what this page writes, and with what others change. */
 export abstract class Collection<T extends { readonly id: string }> {
   private readonly held = signal<ListState<T>>({ kind: 'loading' });
+  private reading: Subscription | null = null;
   readonly state: Signal<ListState<T>> = this.held.asReadonly();
   readonly rows = computed(() => {
     const state = this.held();
@@ -24,26 +26,30 @@ export abstract class Collection<T extends { readonly id: string }> {
     return state.kind === 'ready' ? state.broken : [];
   });
 
-  /** @param order sorts rows as the server does */
+  /**
+   * @param topic by which changes of it are told
+   * @param order sorts rows as the server does
+   */
   constructor(
+    topic: Topic,
     private readonly fetch: () => Observable<Whole<T>>,
     private readonly order: (a: T, b: T) => number,
-  ) {}
+  ) {
+    // What nobody has looked at yet is not read.
+    whenChanged(topic, () => this.held().kind !== 'loading' && this.refresh());
+  }
 
   /** Takes a row out of the list, into the bin. */
   abstract remove(id: string): Observable<unknown>;
 
   /** Reads the list anew; rows already known stay in view meanwhile. */
   refresh(): void {
-    this.fetch()
-      .pipe(
-        tap(({ rows, broken }) => this.held.set({ kind: 'ready', rows, broken })),
-        catchError((error: unknown) => {
-          this.held.set({ kind: 'failed', why: failureText(error) });
-          return EMPTY;
-        }),
-      )
-      .subscribe();
+    // Who asks anew does not wait for what was asked before.
+    this.reading?.unsubscribe();
+    this.reading = this.fetch().subscribe({
+      next: ({ rows, broken }) => this.held.set({ kind: 'ready', rows, broken }),
+      error: (error: unknown) => this.held.set({ kind: 'failed', why: failureText(error) }),
+    });
   }
 
   /** Puts a row that the server answered in its place. */

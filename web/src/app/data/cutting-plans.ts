@@ -12,6 +12,7 @@ export class CuttingPlans extends Collection<CuttingPlanKept> {
   constructor() {
     const api = inject(Api);
     super(
+      'cuttingPlans',
       () => api.all('cuttingPlans'),
       (a, b) => b.updatedAt.localeCompare(a.updatedAt),
     );

@@ -3,6 +3,7 @@ import type { EyeTry, NewEyeTry } from '@odd-corner/contract';
 import { type EyeLearned, eyeOf } from '@odd-corner/core';
 import { type Observable, tap } from 'rxjs';
 import { Api } from './api';
+import { whenChanged } from './changes';
 
 /** Tries to find places by eye, and what they say of each hand's eye. */
 @Injectable({ providedIn: 'root' })
@@ -23,7 +24,11 @@ export class EyeTries {
     return this.learned().get(handId) ?? eyeOf([]);
   }
 
-  /** Reads them, once. */
+  constructor() {
+    whenChanged('eyeTries', () => this.held() && this.known().subscribe({ error: () => undefined }));
+  }
+
+  /** Reads them. */
   known(): Observable<readonly EyeTry[]> {
     return this.api.call('eyeTries').pipe(tap((rows) => this.held.set(rows)));
   }

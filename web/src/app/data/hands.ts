@@ -19,7 +19,7 @@ export class Hands extends KeptCollection<FolderHand, FolderHandDraft> {
 
   constructor() {
     const api = inject(Api);
-    super({
+    super('hands', {
       all: () => api.all('hands'),
       add: (body) => api.call('addHand', { body }),
       change: (id, body) => api.call('changeHand', { id, body }),

@@ -8,15 +8,15 @@ import {
   type NewJob,
 } from '@odd-corner/contract';
 import { SHELF } from '@odd-corner/core';
-import { type Observable, tap } from 'rxjs';
+import { forkJoin, map, type Observable, tap } from 'rxjs';
 import { Conflicts, type Fact } from '../ui/conflicts/conflicts';
 import { Figures } from '../ui/figures/figures';
-import { Api } from './api';
+import { Api, type Whole } from './api';
 import { Collection } from './collection';
 import { Hands } from './hands';
 import { Papers } from './papers';
 
-/** Jobs, the last touched first. */
+/** Jobs that are not folded or archived, the last touched first; any job by its id. */
 @Injectable({ providedIn: 'root' })
 export class Jobs extends Collection<Job> {
   private readonly api: Api;
@@ -27,8 +27,16 @@ export class Jobs extends Collection<Job> {
 
   constructor() {
     const api = inject(Api);
+    const open = (state: Job['state']): Observable<Whole<Job>> => api.all('jobs', { state, archived: 'no' });
     super(
-      () => api.all('jobs'),
+      'jobs',
+      () =>
+        forkJoin([open('folding'), open('planned')]).pipe(
+          map((parts) => ({
+            rows: parts.flatMap(({ rows }) => rows),
+            broken: parts.flatMap(({ broken }) => broken),
+          })),
+        ),
       (a, b) => b.updatedAt.localeCompare(a.updatedAt),
     );
     this.api = api;

@@ -1,4 +1,5 @@
 import { inject } from '@angular/core';
+import type { Topic } from '@odd-corner/contract';
 import { type Observable, tap } from 'rxjs';
 import { Conflicts, type Fact } from '../ui/conflicts/conflicts';
 import type { Whole } from './api';
@@ -23,8 +24,11 @@ export interface KeptRoutes<Row, Draft> {
 export abstract class KeptCollection<Row extends Kept & Draft, Draft extends object> extends Collection<Row> {
   private readonly conflicts = inject(Conflicts);
 
-  constructor(private readonly routes: KeptRoutes<Row, Draft>) {
-    super(() => routes.all(), byName);
+  constructor(
+    topic: Topic,
+    private readonly routes: KeptRoutes<Row, Draft>,
+  ) {
+    super(topic, () => routes.all(), byName);
   }
 
   /** What can be said of a row, to tell two versions apart. */

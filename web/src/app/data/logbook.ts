@@ -2,55 +2,49 @@ import { inject, Injectable } from '@angular/core';
 import type { LogEntry, LogEntryChange, NewLogEntry } from '@odd-corner/contract';
 import { type Observable, tap } from 'rxjs';
 import { Api } from './api';
-import { Collection } from './collection';
+import { PagedList } from './paged-list';
 import { Papers } from './papers';
+
+/** So many entries are read at once: what is said of a form on a paper is said of these. */
+const CHUNK = 200;
 
 /** Folded pieces, the newest first. Recording and undoing move sheets, so the shelf is read again. */
 @Injectable({ providedIn: 'root' })
-export class Logbook extends Collection<LogEntry> {
-  private readonly api: Api;
+export class Logbook {
+  private readonly api = inject(Api);
   private readonly papers = inject(Papers);
+  readonly list = new PagedList('log', { chunk: CHUNK, topic: 'log' });
+  readonly broken = this.list.broken;
 
-  constructor() {
-    const api = inject(Api);
-    super(
-      () => api.all('log'),
-      (a, b) => b.foldedAt.localeCompare(a.foldedAt),
-    );
-    this.api = api;
+  refresh(): void {
+    this.list.refresh();
   }
 
   record(draft: NewLogEntry): Observable<LogEntry> {
-    return this.api.call('addLogEntry', { body: draft }).pipe(
-      tap((piece) => {
-        this.put(piece);
-        this.papers.refresh();
-      }),
-    );
+    return this.kept(this.api.call('addLogEntry', { body: draft }));
   }
 
   change(id: string, body: LogEntryChange): Observable<LogEntry> {
-    return this.api.call('changeLogEntry', { id, body }).pipe(
-      tap((entry) => {
-        this.put(entry);
-        this.papers.refresh();
-      }),
-    );
+    return this.kept(this.api.call('changeLogEntry', { id, body }));
   }
 
   restore(id: string): Observable<LogEntry> {
-    return this.api.call('restoreLogEntry', { id }).pipe(
-      tap((entry) => {
-        this.put(entry);
-        this.papers.refresh();
-      }),
-    );
+    return this.kept(this.api.call('restoreLogEntry', { id })).pipe(tap(() => this.refresh()));
   }
 
   remove(id: string): Observable<null> {
     return this.api.call('removeLogEntry', { id }).pipe(
       tap(() => {
-        this.drop(id);
+        this.list.drop(id);
+        this.papers.refresh();
+      }),
+    );
+  }
+
+  private kept(answer: Observable<LogEntry>): Observable<LogEntry> {
+    return answer.pipe(
+      tap((entry) => {
+        this.list.put(entry);
         this.papers.refresh();
       }),
     );

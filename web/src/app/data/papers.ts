@@ -1,6 +1,6 @@
 import { inject, Injectable } from '@angular/core';
 import type { NewPaper, Paper, PaperDraft } from '@odd-corner/contract';
-import { forkJoin, type Observable, tap } from 'rxjs';
+import { forkJoin, map, type Observable, tap } from 'rxjs';
 import type { Fact } from '../ui/conflicts/conflicts';
 import { Figures } from '../ui/figures/figures';
 import { Api } from './api';
@@ -15,7 +15,7 @@ export class Papers extends KeptCollection<Paper, PaperDraft> {
 
   constructor() {
     const api = inject(Api);
-    super({
+    super('papers', {
       all: () => api.all('papers'),
       add: (body) => api.call('addPaper', { body }),
       change: (id, body) => api.call('changePaper', { id, body }),
@@ -23,6 +23,11 @@ export class Papers extends KeptCollection<Paper, PaperDraft> {
       restore: (id) => api.call('restorePaper', { id }),
     });
     this.api = api;
+  }
+
+  /** As they are on the shelf now. */
+  all(): Observable<readonly Paper[]> {
+    return this.api.all('papers').pipe(map(({ rows }) => rows));
   }
 
   /** Adds several, all or none of them. */

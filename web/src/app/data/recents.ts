@@ -2,6 +2,7 @@ import { inject, Injectable, signal } from '@angular/core';
 import type { Recent, RecentDraft } from '@odd-corner/contract';
 import { catchError, EMPTY, type Observable, tap } from 'rxjs';
 import { Api } from './api';
+import { whenChanged } from './changes';
 
 /** What was asked last in this workshop, the latest first. It is a convenience: when it cannot be read, nothing is said. */
 @Injectable({ providedIn: 'root' })
@@ -9,6 +10,10 @@ export class Recents {
   private readonly api = inject(Api);
   private readonly held = signal<readonly Recent[]>([]);
   readonly rows = this.held.asReadonly();
+
+  constructor() {
+    whenChanged('recent', () => this.refresh());
+  }
 
   refresh(): void {
     this.take(this.api.call('recent')).subscribe();

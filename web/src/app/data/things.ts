@@ -12,7 +12,7 @@ export class Things extends KeptCollection<Thing, ThingDraft> {
 
   constructor() {
     const api = inject(Api);
-    super({
+    super('things', {
       all: () => api.all('things'),
       add: (body) => api.call('addThing', { body }),
       change: (id, body) => api.call('changeThing', { id, body }),

@@ -3,6 +3,7 @@ import { type Settings, type SettingsDraft, USUAL_SETTINGS } from '@odd-corner/c
 import { type Observable, tap } from 'rxjs';
 import { Conflicts, type Fact } from '../ui/conflicts/conflicts';
 import { Api } from './api';
+import { whenChanged } from './changes';
 
 const UNTIL_KNOWN: Settings = { ...USUAL_SETTINGS, version: 1 };
 
@@ -32,6 +33,7 @@ export class WorkshopSettings {
   readonly known = signal(false);
 
   constructor() {
+    whenChanged('settings', () => this.read());
     this.read();
   }
 

@@ -1,4 +1,4 @@
-import { computed, inject, Injectable, signal } from '@angular/core';
+import { computed, DestroyRef, inject, Injectable, signal } from '@angular/core';
 import {
   draftOf,
   type EntryPapers,
@@ -27,8 +27,9 @@ import {
   type SizeOptions,
   thingsAsRulers,
 } from '@odd-corner/core';
-import { concatMap, finalize, from, last, type Observable, of, tap } from 'rxjs';
+import { concatMap, filter, finalize, from, last, type Observable, of, tap } from 'rxjs';
 import { ApiFailure, failureText } from '../data/api';
+import { Changes } from '../data/changes';
 import { EyeTries } from '../data/eye-tries';
 import { Hands } from '../data/hands';
 import { Jobs } from '../data/jobs';
@@ -59,6 +60,14 @@ export class JobInHand {
   readonly failed = signal<string | null>(null);
   readonly missing = signal(false);
   readonly saving = signal(false);
+
+  constructor() {
+    const told = inject(Changes)
+      .of('jobs')
+      .pipe(filter((id) => (id === null || this.isOf(id)) && this.known() !== null))
+      .subscribe(() => this.follow());
+    inject(DestroyRef).onDestroy(() => told.unsubscribe());
+  }
 
   /** Null until it is known. */
   readonly known = computed(() => {
@@ -163,6 +172,25 @@ export class JobInHand {
       error: (error: unknown) => {
         if (error instanceof ApiFailure && error.status === 404) this.missing.set(true);
         else this.failed.set(failureText(error));
+      },
+    });
+  }
+
+  /** Whether an id is that of the job that is open, or of one of its makes. */
+  private isOf(id: string): boolean {
+    return id === this.id() || (this.known()?.makes.some((make) => make.id === id) ?? false);
+  }
+
+  /** Reads what somebody else has changed; what is being kept just now answers by itself. */
+  private follow(): void {
+    if (this.saving()) return;
+    this.jobs.get(this.id()).subscribe({
+      next: (job) => {
+        // What this page has kept meanwhile is newer.
+        if (!this.saving() && job.updatedAt >= (this.known()?.updatedAt ?? '')) this.took(job);
+      },
+      error: (error: unknown) => {
+        if (error instanceof ApiFailure && error.status === 404) this.missing.set(true);
       },
     });
   }

@@ -5,6 +5,8 @@ import {
   draftOf,
   type Job,
   type JobDraft,
+  type JobFile,
+  jobFromFile,
   type JobMakeDraft,
   type LogEntry,
   makeDraftOf,
@@ -13,6 +15,7 @@ import {
 import { type Observable, of, switchMap } from 'rxjs';
 import { failureText } from '../data/api';
 import { Jobs } from '../data/jobs';
+import { Papers } from '../data/papers';
 import { newId } from '../data/new-id';
 import { WorkshopSettings } from '../data/workshop-settings';
 import { UndoBar } from '../ui/undo/undo-bar';
@@ -36,6 +39,7 @@ const titled = (title: string): string => title.trim().slice(0, MOST_LETTERS) ||
 @Injectable({ providedIn: 'root' })
 export class JobStarter {
   private readonly jobs = inject(Jobs);
+  private readonly papers = inject(Papers);
   private readonly settings = inject(WorkshopSettings);
   private readonly undo = inject(UndoBar);
   private readonly router = inject(Router);
@@ -69,6 +73,15 @@ export class JobStarter {
     const { title, folderHandId, makes } = job;
     const anew = makes.map((make) => ({ ...makeDraftOf(make), id: this.idOf(`copy ${make.id} ${job.version}`) }));
     this.add({ title: titled(`${title.slice(0, MOST_LETTERS - 12)}, once more`), folderHandId, makes: anew });
+  }
+
+  /** A job that was taken along from another workshop, on papers of this one where they are the same. */
+  fromFile(file: JobFile): void {
+    this.starting.set(true);
+    this.papers
+      .all()
+      .pipe(switchMap((shelf) => this.jobs.add(jobFromFile(file, shelf, newId))))
+      .subscribe(this.opening('The job was not kept.'));
   }
 
   /** What was folded before, as it was folded then; for the purpose of its job where that is still known. */

@@ -1,17 +1,22 @@
 import { DatePipe } from '@angular/common';
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
+import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
 import { FormControl } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
-import type { Job, JobMake, Paper } from '@odd-corner/contract';
+import { type Job, jobFile, type JobMake, type Paper } from '@odd-corner/contract';
 import { SHELF } from '@odd-corner/core';
+import { debounceTime } from 'rxjs';
 import { Jobs } from '../data/jobs';
+import { PagedList } from '../data/paged-list';
 import { Papers } from '../data/papers';
+import { JobStarter } from '../job/job-starter';
 import { copiesOf, nextStation } from '../job/stations';
 import { BrokenRows } from '../ui/broken-rows/broken-rows';
 import { Field } from '../ui/field/field';
+import { FigurePipe } from '../ui/figures/figure-pipes';
 import { Figures } from '../ui/figures/figures';
+import { pickFile } from '../ui/pick-file';
 import { Segments } from '../ui/segments/segments';
 import { StateNote } from '../ui/state-note/state-note';
 
@@ -26,50 +31,91 @@ const SHOWN = [
   { id: 'archived', label: 'Archived' },
 ] as const;
 
+/** So many jobs of a group come at once. */
+const CHUNK = 24;
+
+/** Larger files are no job. */
+const MOST_BYTES = 1_000_000;
+
+/** A search waits until typing rests, in ms. */
+const REST_MS = 200;
+
 /** So many makes of a kit are told on its card. */
 const MOST_MAKES = 3;
 
 /** All jobs, those on the table first. */
 @Component({
   selector: 'oc-jobs-page',
-  imports: [BrokenRows, DatePipe, Field, MatButtonModule, RouterLink, Segments, StateNote],
+  imports: [BrokenRows, DatePipe, Field, FigurePipe, MatButtonModule, RouterLink, Segments, StateNote],
   templateUrl: './jobs-page.html',
   styleUrl: './jobs-page.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class JobsPage {
-  protected readonly jobs = inject(Jobs);
+  private readonly jobs = inject(Jobs);
   private readonly papers = inject(Papers);
+  protected readonly starter = inject(JobStarter);
+  protected readonly wrong = signal<string | null>(null);
   private readonly figures = inject(Figures);
   protected readonly kinds = SHOWN;
   protected readonly kind = signal<string>('current');
   protected readonly words = new FormControl('');
-  private readonly typed = toSignal(this.words.valueChanges, { initialValue: '' });
+  private readonly typed = toSignal(this.words.valueChanges.pipe(debounceTime(REST_MS)), { initialValue: '' });
   protected readonly next = nextStation;
+  private readonly lists = GROUPS.map((group) => ({
+    ...group,
+    list: new PagedList('jobs', { chunk: CHUNK, topic: 'jobs' }),
+  }));
+  /** Whether anything was ever looked for: then there is more than what is shown. */
+  private readonly narrowed = signal(false);
 
-  private readonly listed = computed(() => {
-    const archived = this.kind() === 'archived';
-    const wanted = (this.typed() ?? '').toLocaleLowerCase('en').split(/\s+/).filter(Boolean);
-    return this.jobs
-      .rows()
-      .filter(({ archivedAt }) => (archivedAt !== null) === archived)
-      .map((job) => ({ job, ...this.saidOf(job) }))
-      .filter(({ words }) => wanted.every((word) => words.includes(word)));
-  });
   protected readonly groups = computed(() =>
-    GROUPS.map((group) => ({ ...group, jobs: this.listed().filter(({ job }) => job.state === group.state) })).filter(
-      ({ jobs }) => jobs.length,
-    ),
+    this.lists
+      .map(({ list, ...group }) => ({
+        ...{ ...group, list, total: list.total() },
+        jobs: list.rows().map((job) => ({ job, ...this.saidOf(job) })),
+      }))
+      .filter(({ jobs }) => jobs.length),
   );
-  protected readonly several = computed(() => this.jobs.rows().length > 0);
-  protected readonly failed = computed(() => {
-    const state = this.jobs.state();
-    return state.kind === 'failed' ? state.why : null;
-  });
+  protected readonly known = computed(() => this.lists.every(({ list }) => list.state() === 'ready'));
+  protected readonly several = computed(() => this.narrowed() || this.groups().length > 0);
+  protected readonly failed = computed(
+    () => this.lists.map(({ list }) => list.failed()).find((why) => why !== null) ?? null,
+  );
+  /** Jobs that cannot be read, of all groups. */
+  protected readonly broken = {
+    broken: computed(() => this.lists.flatMap(({ list }) => list.broken())),
+    remove: (id: string) => this.jobs.remove(id),
+    refresh: () => this.read(),
+  };
 
   constructor() {
-    this.jobs.refresh();
     this.papers.refresh();
+    effect(() => this.read());
+    this.words.valueChanges.pipe(takeUntilDestroyed()).subscribe(() => this.narrowed.set(true));
+  }
+
+  /** Begins a job from a file of another workshop. */
+  protected async pick(): Promise<void> {
+    const file = await pickFile('.json,application/json');
+    this.wrong.set(null);
+    const read = file.size > MOST_BYTES ? null : jobFile.safeParse(await readJson(file));
+    if (read?.success) this.starter.fromFile(read.data);
+    else
+      this.wrong.set(
+        `“${file.name}” is not opened: ${read?.error.issues[0].message ?? 'it is too large to be a job.'}`,
+      );
+  }
+
+  protected show(kind: string): void {
+    this.narrowed.set(true);
+    this.kind.set(kind);
+  }
+
+  protected read(): void {
+    const archived = this.kind() === 'archived' ? 'yes' : 'no';
+    const search = this.typed()?.trim() || undefined;
+    for (const { state, list } of this.lists) list.ask({ state, archived, search });
   }
 
   /** What a card shows of a job, and the words it is found by. */
@@ -86,9 +132,6 @@ export class JobsPage {
         back: colourBack,
       })),
       where: job.state === 'folding' ? whereOf(job.makes) : null,
-      words: [job.title, ...makes.flatMap(({ form, holds }) => [form, holds]), ...papers.map(({ name }) => name)]
-        .join(' ')
-        .toLocaleLowerCase('en'),
     };
   }
 
@@ -107,6 +150,15 @@ export class JobsPage {
     };
   }
 }
+
+/** What a file says; nothing that could be a job where it is not JSON. */
+const readJson = async (file: Blob): Promise<unknown> => {
+  try {
+    return JSON.parse(await file.text()) as unknown;
+  } catch {
+    return null;
+  }
+};
 
 /** How far folding has come, over all makes. */
 function whereOf(makes: readonly JobMake[]): string {

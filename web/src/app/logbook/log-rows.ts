@@ -11,8 +11,6 @@ export interface LogRow {
   readonly entry: LogEntry;
   readonly form: string;
   readonly sizes: readonly MeasuredSize[];
-  /** All that a search looks through, in small letters. */
-  readonly words: string;
 }
 
 /** What a form is called; one that is not here any more by its id. */
@@ -39,29 +37,6 @@ export const thingOf = (entry: LogEntry): MadeThing => ({
 });
 
 export function rowOf(entry: LogEntry): LogRow {
-  const form = formName(entry.make.formId);
-  const words = [entry.title, entry.note, form, ...papersOf(entry)].join(' ').toLocaleLowerCase('en');
   const sizes = deviationsOf(entry).map((off) => ({ ...off, name: sizeLabel(entry, off.key) }));
-  return { entry, form, sizes, words };
-}
-
-/** What is looked for; null and empty are anything. */
-export interface LogFilter {
-  readonly words: string;
-  readonly formId: string | null;
-  readonly paper: string | null;
-  readonly handId: string | null;
-  /** Folded since then, as ISO 8601. */
-  readonly since: string | null;
-}
-
-export function matches({ entry, words }: LogRow, filter: LogFilter): boolean {
-  const wanted = filter.words.toLocaleLowerCase('en').split(/\s+/).filter(Boolean);
-  return (
-    wanted.every((word) => words.includes(word)) &&
-    (filter.formId === null || entry.make.formId === filter.formId) &&
-    (filter.paper === null || papersOf(entry).includes(filter.paper)) &&
-    (filter.handId === null || entry.folderHandId === filter.handId) &&
-    (filter.since === null || entry.foldedAt >= filter.since)
-  );
+  return { entry, form: formName(entry.make.formId), sizes };
 }

@@ -13,27 +13,31 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { FormControl } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
 import { MatExpansionModule } from '@angular/material/expansion';
-import { MatPaginator, MatPaginatorModule } from '@angular/material/paginator';
 import { MatSort, MatSortModule } from '@angular/material/sort';
 import { MatTableDataSource, MatTableModule } from '@angular/material/table';
 import { RouterLink } from '@angular/router';
-import type { LogEntry } from '@odd-corner/contract';
-import { deviationsWithin } from '@odd-corner/core';
+import { type LogAsked, type LogEntry, logTable } from '@odd-corner/contract';
+import { deviationsWithin, SHELF } from '@odd-corner/core';
+import { debounceTime, finalize, switchMap } from 'rxjs';
+import { Api } from '../data/api';
 import { Hands } from '../data/hands';
 import { Logbook } from '../data/logbook';
+import { Papers } from '../data/papers';
 import { JobStarter } from '../job/job-starter';
 import { BrokenRows } from '../ui/broken-rows/broken-rows';
 import { Field } from '../ui/field/field';
-import { LengthPipe } from '../ui/figures/figure-pipes';
+import { FigurePipe, LengthPipe } from '../ui/figures/figure-pipes';
 import { Figures } from '../ui/figures/figures';
 import { type Choice, Select } from '../ui/select/select';
+import { saveFile } from '../ui/save-file';
 import { StateNote } from '../ui/state-note/state-note';
+import { writeTable } from '../ui/table-file';
 import { UndoBar } from '../ui/undo/undo-bar';
 import { DeviationChart } from './deviation-chart';
-import { formName, type LogRow, matches, papersOf, rowOf, sizeLabel, thingOf } from './log-rows';
+import { formName, type LogRow, papersOf, rowOf, sizeLabel, thingOf } from './log-rows';
 
-/** More than this is told in pages. */
-const PAGE_SIZE = 50;
+/** A search waits until typing rests, in ms. */
+const REST_MS = 200;
 /** So many forms on papers are summed up at once; the others when they are asked for. */
 const MOST_CARDS = 4;
 const DAY_MS = 86_400_000;
@@ -62,10 +66,10 @@ function sortedBy({ entry, sizes }: LogRow, column: string): string | number {
     DatePipe,
     DeviationChart,
     Field,
+    FigurePipe,
     LengthPipe,
     MatButtonModule,
     MatExpansionModule,
-    MatPaginatorModule,
     MatSortModule,
     MatTableModule,
     RouterLink,
@@ -78,47 +82,45 @@ function sortedBy({ entry, sizes }: LogRow, column: string): string | number {
 })
 export class LogbookPage {
   protected readonly logbook = inject(Logbook);
+  protected readonly list = this.logbook.list;
+  private readonly papers = inject(Papers);
+  private readonly api = inject(Api);
   private readonly hands = inject(Hands);
   private readonly undo = inject(UndoBar);
   private readonly injector = inject(Injector);
   protected readonly starter = inject(JobStarter);
   private readonly figures = inject(Figures);
   protected readonly columns = ['piece', 'sheets', 'sizes', 'minutes', 'acts'];
-  protected readonly pageSize = PAGE_SIZE;
   protected readonly rows = new MatTableDataSource<LogRow>();
   private readonly sort = viewChild(MatSort);
-  private readonly pages = viewChild(MatPaginator);
 
   protected readonly words = new FormControl('');
-  private readonly typed = toSignal(this.words.valueChanges, { initialValue: '' });
+  private readonly typed = toSignal(this.words.valueChanges.pipe(debounceTime(REST_MS)), { initialValue: '' });
   protected readonly formId = signal<string | null>(null);
   protected readonly paper = signal<string | null>(null);
   protected readonly handId = signal<string | null>(null);
   protected readonly days = signal<number | null>(null);
   protected readonly times = TIMES;
-
-  protected readonly failed = computed(() => {
-    const state = this.logbook.state();
-    return state.kind === 'failed' ? state.why : null;
-  });
-  protected readonly all = computed(() => this.logbook.rows().map(rowOf));
-  protected readonly formChoices = computed(() =>
-    choices('any form', new Map(this.all().map(({ entry, form }) => [entry.make.formId, form]))),
-  );
+  protected readonly formChoices = choices('any form', new Map(SHELF.forms.map(({ id, name }) => [id, name])));
   protected readonly paperChoices = computed(() =>
-    choices('any paper', new Map(this.all().flatMap(({ entry }) => papersOf(entry).map((name) => [name, name])))),
+    choices('any paper', new Map(this.papers.rows().map(({ id, name }) => [id, name]))),
   );
-  protected readonly handChoices = computed(() =>
-    choices('anybody', new Map(this.hands.rows().map(({ id, name }) => [id, name]))),
-  );
-  protected readonly found = computed(() => {
+  private readonly handNames = computed(() => new Map(this.hands.rows().map(({ id, name }) => [id, name])));
+  protected readonly handChoices = computed(() => choices('anybody', this.handNames()));
+  private readonly query = computed((): LogAsked => {
     const days = this.days();
-    const filter = {
-      ...{ words: this.typed() ?? '', formId: this.formId(), paper: this.paper(), handId: this.handId() },
-      since: days === null ? null : new Date(Date.now() - days * DAY_MS).toISOString(),
+    const search = this.typed()?.trim();
+    return {
+      ...(search && { search }),
+      form: this.formId() ?? undefined,
+      paper: this.paper() ?? undefined,
+      hand: this.handId() ?? undefined,
+      from: days === null ? undefined : new Date(Date.now() - days * DAY_MS).toISOString(),
     };
-    return this.all().filter((row) => matches(row, filter));
   });
+  protected readonly narrowed = computed(() => Object.values(this.query()).some((value) => value !== undefined));
+  /** The entries that are read so far, the newest first. */
+  protected readonly found = computed(() => this.list.rows().map(rowOf));
   /** How forms come out of papers, those measured most first. */
   protected readonly groups = computed(() => {
     const found = this.found();
@@ -140,6 +142,7 @@ export class LogbookPage {
     this.allGroups() ? this.groups() : this.groups().slice(0, MOST_CARDS),
   );
 
+  protected readonly writing = signal(false);
   protected readonly idOf = (_: number, { entry }: LogRow): string => entry.id;
   protected readonly papersOf = papersOf;
 
@@ -150,10 +153,25 @@ export class LogbookPage {
     });
     effect(() => {
       this.rows.sort = this.sort() ?? null;
-      this.rows.paginator = this.pages() ?? null;
     });
-    this.logbook.refresh();
+    effect(() => this.list.ask(this.query()));
     this.hands.refresh();
+    this.papers.refresh();
+  }
+
+  /** All that matches, as a table for other programs. */
+  protected save(): void {
+    this.writing.set(true);
+    this.api
+      .all('log', this.query())
+      .pipe(
+        switchMap(({ rows }) => writeTable(logTable(rows, this.handNames()))),
+        finalize(() => this.writing.set(false)),
+      )
+      .subscribe({
+        next: (text) => saveFile('logbook.csv', text, 'text/csv'),
+        error: (error: unknown) => this.undo.failed(error),
+      });
   }
 
   /** A difference with its sign: `+0.5`. */
@@ -168,7 +186,7 @@ export class LogbookPage {
 
   /** What is to be said of an entry beside its title: its form, how many, by whom, how it fits. */
   protected factsOf({ entry: { copies, folderHandId, fits }, form }: LogRow): string {
-    const hand = this.hands.rows().find(({ id }) => id === folderHandId)?.name;
+    const hand = folderHandId && this.handNames().get(folderHandId);
     return [form, copies > 1 && `${copies} of them`, hand && `by ${hand}`, fits && FITS[fits]]
       .filter(Boolean)
       .join(', ');

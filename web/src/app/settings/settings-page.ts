@@ -9,6 +9,8 @@ import { Backups } from './backups/backups';
 import { Bin } from './bin/bin';
 import { HandsSection } from './hands/hands-section';
 import { UndoBar } from '../ui/undo/undo-bar';
+import { OpenElsewhere } from './open-elsewhere/open-elsewhere';
+import { TakenAlong } from './taken-along/taken-along';
 
 type Key = keyof SettingsDraft;
 
@@ -57,7 +59,7 @@ const PAPER = [
 /** How this workshop likes to see and measure. */
 @Component({
   selector: 'oc-settings-page',
-  imports: [Backups, Bin, HandsSection, RouterLink, Select],
+  imports: [Backups, Bin, HandsSection, OpenElsewhere, RouterLink, Select, TakenAlong],
   templateUrl: './settings-page.html',
   styleUrl: './settings-page.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

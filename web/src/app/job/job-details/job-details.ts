@@ -4,11 +4,12 @@ import { FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
 import { Router } from '@angular/router';
 import { tap } from 'rxjs';
-import { draftOf, type Job, jobDraft } from '@odd-corner/contract';
+import { draftOf, type Job, jobDraft, jobFileOf } from '@odd-corner/contract';
 import { Hands } from '../../data/hands';
 import { Jobs } from '../../data/jobs';
 import { Field } from '../../ui/field/field';
 import { controlOf, mayBeSent } from '../../ui/forms/schema-form';
+import { saveFile } from '../../ui/save-file';
 import { Select } from '../../ui/select/select';
 import { UndoBar } from '../../ui/undo/undo-bar';
 import { JobInHand } from '../job-in-hand';
@@ -35,8 +36,10 @@ export class JobDetails {
   protected readonly several = computed(() => this.inHand.job().makes.length > 1);
 
   constructor() {
+    const titled = computed(() => this.inHand.job().title);
     effect(() => {
-      const { title } = this.inHand.job();
+      // Whatever else is changed of it, what is being typed stays.
+      const title = titled();
       untracked(() => this.form.reset({ title }));
     });
   }
@@ -61,6 +64,17 @@ export class JobDetails {
     const [job, make] = [this.inHand.job(), this.inHand.make()];
     const draft = draftOf(job);
     this.inHand.change({ ...draft, makes: draft.makes.filter(({ id }) => id !== make.id) }, 'Taken out of the job.');
+  }
+
+  /** As a file that another workshop can open. */
+  protected save(): void {
+    const job = this.inHand.job();
+    const name =
+      job.title
+        .toLowerCase()
+        .replace(/[^\p{L}\p{N}]+/gu, '-')
+        .replace(/^-|-$/g, '') || 'job';
+    saveFile(`${name}.json`, JSON.stringify(jobFileOf(job), null, 2), 'application/json');
   }
 
   protected copy(): void {

@@ -6,11 +6,7 @@ import { MatTableModule } from '@angular/material/table';
 import { type Backup, BACKUP_HOURS } from '@odd-corner/contract';
 import { finalize, type Observable, switchMap } from 'rxjs';
 import { Api, failureText } from '../../data/api';
-import { Hands } from '../../data/hands';
-import { Jobs } from '../../data/jobs';
-import { Logbook } from '../../data/logbook';
-import { Papers } from '../../data/papers';
-import { Things } from '../../data/things';
+import { Changes } from '../../data/changes';
 import { WorkshopSettings } from '../../data/workshop-settings';
 import { Ask } from '../../ui/ask/ask-dialog';
 import { StateNote } from '../../ui/state-note/state-note';
@@ -30,7 +26,7 @@ export class Backups {
   private readonly api = inject(Api);
   private readonly ask = inject(Ask);
   private readonly undo = inject(UndoBar);
-  private readonly lists = [inject(Papers), inject(Things), inject(Hands), inject(Jobs), inject(Logbook)];
+  private readonly changes = inject(Changes);
   private readonly settings = inject(WorkshopSettings);
   protected readonly hours = BACKUP_HOURS;
   protected readonly columns = ['at', 'size', 'acts'];
@@ -65,7 +61,7 @@ export class Backups {
       })
       .subscribe(() =>
         this.work(this.api.call('restoreBackup', { body: { name } }), ({ words }) => {
-          for (const list of this.lists) list.refresh();
+          this.changes.everything();
           this.settings.read();
           return words;
         }),

@@ -3,7 +3,7 @@ import { debounceTime } from 'rxjs';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { askedOf, found, makeOf } from '@odd-corner/contract';
 import { formById, type SizedForm } from '@odd-corner/core';
-import { Jobs } from '../../data/jobs';
+import { PagedList } from '../../data/paged-list';
 import { Papers } from '../../data/papers';
 import { Recents } from '../../data/recents';
 import { type Started, JobStarter } from '../../job/job-starter';
@@ -41,20 +41,23 @@ export class JobAnswers {
   protected readonly asking = inject(Asking);
   private readonly things = inject(ThingsToPick);
   protected readonly papers = inject(Papers);
-  private readonly jobs = inject(Jobs);
+  private readonly begun = (['folding', 'planned'] as const).map((state) => {
+    const list = new PagedList('jobs', { topic: 'jobs' });
+    list.ask({ state, archived: 'no' });
+    return list;
+  });
   protected readonly starter = inject(JobStarter);
   private readonly figures = inject(Figures);
   private readonly recents = inject(Recents);
-  /** Jobs that are not folded yet may take something in. */
+  /** Jobs that are not folded yet may take something in: the last touched ones. */
   protected readonly kits = computed(() =>
-    this.jobs
-      .rows()
-      .filter(({ state, archivedAt }) => state !== 'folded' && archivedAt === null)
+    this.begun
+      .flatMap((list) => list.rows())
+      .sort((a, b) => b.updatedAt.localeCompare(a.updatedAt))
       .map(({ id, title }) => ({ id, title })),
   );
 
   constructor() {
-    this.jobs.refresh();
     // A question that stands for a while was meant.
     toObservable(computed(() => ({ purpose: this.asking.purpose(), text: this.asking.asked().text.trim() })))
       .pipe(debounceTime(MEANT_MS), takeUntilDestroyed())

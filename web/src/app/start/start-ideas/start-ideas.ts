@@ -4,7 +4,7 @@ import { MatButtonModule } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
 import { type Drawing, entriesOf, type Form, FORMS, type Holds, SHELF } from '@odd-corner/core';
 import { map, merge, scan } from 'rxjs';
-import { Jobs } from '../../data/jobs';
+import { PagedList } from '../../data/paged-list';
 import { Recents } from '../../data/recents';
 import { DrawingView } from '../../ui/drawing-view/drawing-view';
 import { coloursOfMake } from '../../ui/drawing-view/paper-colours';
@@ -42,6 +42,9 @@ function formsFor(kinds: readonly Holds[]): readonly Form[] {
   });
 }
 
+/** So many jobs on the table are shown. */
+const MOST_JOBS = 12;
+
 /** The start page while nothing is asked: what can be asked, what was asked last, and jobs on the table. */
 @Component({
   selector: 'oc-start-ideas',
@@ -52,7 +55,7 @@ function formsFor(kinds: readonly Holds[]): readonly Form[] {
 })
 export class StartIdeas {
   private readonly asking = inject(Asking);
-  private readonly jobs = inject(Jobs);
+  private readonly jobs = new PagedList('jobs', { chunk: MOST_JOBS, topic: 'jobs' });
   private readonly recents = inject(Recents);
   private readonly figures = inject(Figures);
   private readonly folding = inject(Folding);
@@ -76,12 +79,10 @@ export class StartIdeas {
   protected readonly asked = computed(() => [
     ...new Set(this.recents.rows().map(({ purpose }) => this.figures.purpose(purpose))),
   ]);
-  protected readonly folded = computed(() =>
-    this.jobs.rows().filter(({ state, archivedAt }) => state === 'folding' && archivedAt === null),
-  );
+  protected readonly folded = this.jobs.rows;
 
   constructor() {
-    this.jobs.refresh();
+    this.jobs.ask({ state: 'folding', archived: 'no' });
     this.recents.refresh();
   }
 

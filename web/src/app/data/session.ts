@@ -1,0 +1,49 @@
+import { computed, inject, Injectable, Injector, signal } from '@angular/core';
+import type { Access } from '@odd-corner/contract';
+import { catchError, defer, EMPTY, finalize, from, type Observable, share, switchMap, tap } from 'rxjs';
+import { Api } from './api';
+
+/** Who uses this page, and what it is asked for when the workshop has a passphrase. */
+@Injectable({ providedIn: 'root' })
+export class Session {
+  private readonly injector = inject(Injector);
+  private readonly held = signal<Access>({ role: 'owner', asked: false });
+  /** As the server last said. */
+  readonly access = this.held.asReadonly();
+  /** Guests fold and tick; what they may not do is not offered. */
+  readonly guest = computed(() => this.held().role === 'guest');
+  /** Whether the passphrase is being asked for now. */
+  readonly asking = signal(false);
+
+  /** Asks for the passphrase, once for all that wait; emits when it was right. */
+  readonly signedIn: Observable<unknown> = defer(() => {
+    this.asking.set(true);
+    // It is rarely needed, and brings its dialog along.
+    return from(import('../sign-in/sign-in'));
+  }).pipe(
+    switchMap(({ askForPassphrase }) => askForPassphrase(this.injector)),
+    finalize(() => this.asking.set(false)),
+    share(),
+  );
+
+  read(): void {
+    this.api
+      .call('access')
+      .pipe(catchError(() => EMPTY))
+      .subscribe((access) => this.held.set(access));
+  }
+
+  signIn(passphrase: string): Observable<Access> {
+    return this.api.call('signIn', { body: { passphrase } }).pipe(tap((access) => this.held.set(access)));
+  }
+
+  /** The page begins anew, so that nothing of the workshop stays in it. */
+  signOut(): void {
+    this.api.call('signOut').subscribe(() => location.reload());
+  }
+
+  /** Asked for late: what sends requests asks this for who is signed in. */
+  private get api(): Api {
+    return this.injector.get(Api);
+  }
+}
