@@ -6,49 +6,56 @@ import { join } from 'node:path';
 
 const MAIN = join(import.meta.dirname, '../server/dist/main.mjs');
 
+/** How a server is started, where not as usual. */
+interface Setup {
+  /** A data folder to begin with a copy of. */
+  readonly like?: string;
+  readonly env?: Readonly<Record<string, string>>;
+  /** A program that runs it, with its arguments. */
+  readonly within?: readonly string[];
+}
+
 /** A running server with a data folder of its own. */
 export class RunningWorkshop {
   private process: ChildProcess | null = null;
   private port = 0;
   readonly data = mkdtempSync(join(tmpdir(), 'odd-corner-e2e-'));
 
-  /** @param like a data folder to begin with a copy of */
   constructor(
     private readonly args: readonly string[] = [],
-    like?: string,
+    private readonly setup: Setup = {},
   ) {
-    if (like !== undefined) cpSync(like, this.data, { recursive: true });
+    if (setup.like !== undefined) cpSync(setup.like, this.data, { recursive: true });
   }
 
   get url(): string {
-    return `http://127.0.0.1:${this.port}`;
+    const { env = {} } = this.setup;
+    return `${env['ODD_CORNER_CERT'] ? 'https' : 'http'}://${env['HOST'] ?? '127.0.0.1'}:${this.port}`;
   }
+
+  /** What it has said so far. */
+  said = '';
 
   /** Starts it, on the port it had before if it ran already. */
   async start(): Promise<void> {
-    const child = spawn(process.execPath, [MAIN, ...this.args], {
-      env: { ...process.env, PORT: `${this.port}`, HOST: '127.0.0.1', ODD_CORNER_DATA: this.data },
-      stdio: ['ignore', 'pipe', 'pipe'],
-    });
+    const [program, ...args] = [...(this.setup.within ?? []), process.execPath, MAIN, ...this.args];
+    const child = spawn(program, args, { env: this.environment, stdio: ['ignore', 'pipe', 'pipe'] });
     this.process = child;
-    let said = '';
-    child.stderr.on('data', (text: Buffer) => (said += text.toString()));
+    this.said = '';
+    child.stderr.on('data', (text: Buffer) => (this.said += text.toString()));
     this.port = await new Promise<number>((resolve, reject) => {
       child.stdout.on('data', (text: Buffer) => {
-        said += text.toString();
-        const open = /open at http:\/\/[^:]+:(\d+)/.exec(said);
+        this.said += text.toString();
+        const open = /open at https?:\/\/[^:]+:(\d+)/.exec(this.said);
         if (open) resolve(Number(open[1]));
       });
-      child.on('exit', (code) => reject(new Error(`The server ended with ${code}: ${said}`)));
+      child.on('exit', (code) => reject(new Error(`The server ended with ${code}: ${this.said}`)));
     });
   }
 
   /** Begins to start it, and ends it at once after so many milliseconds, however far it has come. */
   async killWhileStarting(afterMs: number): Promise<void> {
-    const child = spawn(process.execPath, [MAIN, ...this.args], {
-      env: { ...process.env, PORT: `${this.port}`, HOST: '127.0.0.1', ODD_CORNER_DATA: this.data },
-      stdio: 'ignore',
-    });
+    const child = spawn(process.execPath, [MAIN, ...this.args], { env: this.environment, stdio: 'ignore' });
     const ended = once(child, 'exit');
     setTimeout(() => child.kill('SIGKILL'), afterMs);
     await ended;
@@ -70,6 +77,11 @@ export class RunningWorkshop {
     return code;
   }
 
+  private get environment(): NodeJS.ProcessEnv {
+    const own = { PORT: `${this.port}`, HOST: '127.0.0.1', ODD_CORNER_DATA: this.data };
+    return { ...process.env, ...own, ...this.setup.env };
+  }
+
   private async end(signal: NodeJS.Signals): Promise<number | null> {
     const child = this.process;
     if (!child || child.exitCode !== null || child.signalCode !== null) return child?.exitCode ?? null;
@@ -78,4 +90,18 @@ export class RunningWorkshop {
     await ended;
     return child.exitCode;
   }
+}
+
+/** Runs the program to its end, and tells what it said. */
+export async function runToEnd(
+  env: Readonly<Record<string, string>>,
+  ...args: string[]
+): Promise<{ code: number; said: string }> {
+  const child = spawn(process.execPath, [MAIN, ...args], {
+    env: { ...process.env, HOST: '127.0.0.1', PORT: '0', ...env },
+  });
+  let said = '';
+  for (const stream of [child.stdout, child.stderr]) stream.on('data', (text: Buffer) => (said += text.toString()));
+  const [code] = (await once(child, 'exit')) as [number];
+  return { code, said };
 }

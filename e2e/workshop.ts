@@ -17,7 +17,7 @@ async function running(
   use: (workshop: RunningWorkshop) => Promise<void>,
   like?: string,
 ): Promise<void> {
-  const workshop = new RunningWorkshop(args, like);
+  const workshop = new RunningWorkshop(args, { like });
   await workshop.start();
   await use(workshop);
   await workshop.stop();

@@ -7,7 +7,7 @@ export const ROUTE_WORDS: Readonly<Record<RouteName, string>> = {
   signIn: 'Give a passphrase; the answer sets a cookie that is kept for a month',
   signOut: 'Forget who was signed in',
   placesToOpen: 'Addresses by which other devices of the network open this workshop',
-  changes: 'A stream of server-sent events: one of kind `change` for each change',
+  changes: 'A stream of server-sent events: one called “change” for each change',
   openApi: 'This description',
   papers: 'Papers on the shelf, by name',
   addPaper: 'Put a paper on the shelf',

@@ -1,11 +1,9 @@
 import { paperNamed } from '../pages';
-import { spawn } from 'node:child_process';
-import { once } from 'node:events';
-import { cpSync, existsSync, mkdirSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
+import { runToEnd as run } from '../running-workshop';
+import { cpSync, existsSync, mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { addPaper, expect, test } from '../workshop';
-
-const MAIN = join(import.meta.dirname, '../../server/dist/main.mjs');
+import { Validator } from '@seriousme/openapi-schema-validator';
 
 test('a power cut right after an answered write loses nothing', async ({ workshop }) => {
   const written: string[] = [];
@@ -21,17 +19,6 @@ test('a power cut right after an answered write loses nothing', async ({ worksho
 test('ends cleanly when it is told to', async ({ workshop }) => {
   expect(await workshop.stop()).toBe(0);
 });
-
-/** Runs the program to its end. */
-async function run(env: Readonly<Record<string, string>>, ...args: string[]): Promise<{ code: number; said: string }> {
-  const child = spawn(process.execPath, [MAIN, ...args], {
-    env: { ...process.env, HOST: '127.0.0.1', PORT: '0', ...env },
-  });
-  let said = '';
-  for (const stream of [child.stdout, child.stderr]) stream.on('data', (text: Buffer) => (said += text.toString()));
-  const [code] = (await once(child, 'exit')) as [number];
-  return { code, said };
-}
 
 test('a port in use gets a clear message, and nothing is begun', async ({ workshop }) => {
   const data = join(workshop.data, 'other');
@@ -123,4 +110,53 @@ test('a backup is made and put back in the settings, and what was there until th
   await expect(page.getByText('is back in place')).toBeVisible();
   await page.goto(`${workshop.url}/shelf`);
   await expect(paperNamed(page, 'Kraft')).toBeVisible();
+});
+
+test('the routes are described in OpenAPI that a validator of others accepts, and shown on a page', async ({
+  page,
+  workshop,
+}) => {
+  const described = (await (await fetch(`${workshop.url}/api/openapi.json`)).json()) as Record<string, unknown>;
+  const { valid, errors } = await new Validator().validate(described);
+  expect(errors ?? []).toEqual([]);
+  expect(valid).toBe(true);
+  await page.goto(`${workshop.url}/settings/for-programs`);
+  const routes = page.getByRole('button', { name: /^(GET|POST|PUT|DELETE) \/api\// });
+  const known = Object.values(described['paths'] as object).flatMap((methods: object) => Object.keys(methods));
+  await expect(routes).toHaveCount(known.length);
+  await page.getByRole('button', { name: /^POST \/api\/things / }).click();
+  await expect(page.getByRole('heading', { name: 'What is sent' })).toBeVisible();
+});
+
+test('a whole workshop goes along as a file: saved from one, looked at and put in place in another', async ({
+  page,
+  demo,
+  workshop,
+}) => {
+  await page.goto(`${demo.url}/settings`);
+  const [saved] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('link', { name: 'Save the workshop as a file' }).click(),
+  ]);
+  expect(saved.suggestedFilename()).toMatch(/^odd-corner-.*\.json$/);
+  const file = join(workshop.data, 'along.json');
+  await saved.saveAs(file);
+  await page.goto(`${workshop.url}/settings`);
+  const choose = async (path: string): Promise<void> => {
+    const [chooser] = await Promise.all([
+      page.waitForEvent('filechooser'),
+      page.getByRole('button', { name: 'Look at a file' }).click(),
+    ]);
+    await chooser.setFiles(path);
+  };
+  writeFileSync(join(workshop.data, 'half.json'), readFileSync(file, 'utf8').slice(0, 5000));
+  await choose(join(workshop.data, 'half.json'));
+  await expect(page.getByRole('alert')).toContainText('not all of it is there');
+  await choose(file);
+  await expect(page.getByRole('heading', { name: 'What the file would bring' })).toBeVisible();
+  await page.getByRole('button', { name: 'Put it in place of everything' }).click();
+  await page.getByRole('button', { name: 'Put it in place', exact: true }).click();
+  await expect(page.getByText('The workshop of the file is in place')).toBeVisible();
+  const of = async (url: string): Promise<unknown> => (await fetch(`${url}/api/workshop`)).json();
+  expect(await of(workshop.url)).toEqual(await of(demo.url));
 });

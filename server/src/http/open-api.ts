@@ -44,7 +44,7 @@ function bodyOf({ body, takes }: Route): Json {
 }
 
 /** Routes that lie beside each other are about the same: the first word of their path. */
-const tagOf = (path: string): string => path.split('/')[2];
+const tagOf = (path: string): string => path.split('/')[2].replace(/\.\w+$/, '');
 
 function describe(): Json {
   const paths: Record<string, Json> = {};

@@ -1,7 +1,8 @@
 import type { MiddlewareHandler } from 'hono';
 import { ProblemError } from './problem-error';
 
-const LOOPBACK = /^(localhost|127\.0\.0\.1|\[::1\])(:\d+)?$/i;
+/** Whether a host as it stands in a request is this machine itself. */
+export const isLoopbackHost = (host: string): boolean => /^(localhost|127\.0\.0\.1|\[::1\])(:\d+)?$/i.test(host);
 
 /**
  * Answers only requests that name this server as their host, and writes only from its own pages: another site open in
@@ -11,7 +12,8 @@ const LOOPBACK = /^(localhost|127\.0\.0\.1|\[::1\])(:\d+)?$/i;
 export function sameSite(anyHost: boolean): MiddlewareHandler {
   return async (c, next) => {
     const host = c.req.header('host') ?? '';
-    if (!anyHost && !LOOPBACK.test(host)) throw new ProblemError(403, 'This workshop answers only to its own address.');
+    if (!anyHost && !isLoopbackHost(host))
+      throw new ProblemError(403, 'This workshop answers only to its own address.');
     const origin = c.req.header('origin');
     if (origin !== undefined && origin !== `http://${host}` && origin !== `https://${host}`)
       throw new ProblemError(403, 'That page does not belong to this workshop.');

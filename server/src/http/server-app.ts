@@ -1,4 +1,4 @@
-import { Hono } from 'hono';
+import { Hono, type MiddlewareHandler } from 'hono';
 import { compress } from 'hono/compress';
 import { secureHeaders } from 'hono/secure-headers';
 import type { Workshop } from '../db/workshop';
@@ -6,7 +6,7 @@ import type { Journal } from '../journal/journal';
 import { journalRequests } from '../journal/journal-requests';
 import { answerProblem } from './answer-problem';
 import { api, type ApiOptions } from './api';
-import { sameSite } from './same-site';
+import { isLoopbackHost, sameSite } from './same-site';
 import { site } from './site';
 import { type Env, type Proxies, whoAsks } from './who-asks';
 
@@ -20,12 +20,23 @@ export interface ServerOptions extends ApiOptions {
 /** Answers that are shorter are sent as they are. */
 const WORTH_COMPRESSING = 1024;
 
+/** Headers that a browser ignores over plain http in a network, and complains of. */
+const ONLY_TRUSTED = ['cross-origin-opener-policy', 'origin-agent-cluster'];
+
+/** Leaves them out where it does. */
+const onlyWhereTrusted = (): MiddlewareHandler<Env> => async (c, next) => {
+  await next();
+  const trusted = c.get('asker')?.encrypted || isLoopbackHost(c.req.header('host') ?? '');
+  if (!trusted) for (const name of ONLY_TRUSTED) c.res.headers.delete(name);
+};
+
 /** The whole server as a function from request to answer. */
 export function serverApp(workshop: Workshop, { siteDir, proxies, journal, ...options }: ServerOptions): Hono<Env> {
   const { keeper, file } = options;
   const app = new Hono<Env>();
   app.onError(answerProblem(file));
   app.use(journalRequests(journal));
+  app.use(onlyWhereTrusted());
   app.use(
     secureHeaders({
       contentSecurityPolicy: {

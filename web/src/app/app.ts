@@ -35,10 +35,14 @@ export class App {
   ] as const;
 
   constructor() {
-    inject(Session).read();
-    inject(Changes).begin();
+    const session = inject(Session);
+    const changes = inject(Changes);
+    session.read();
+    effect(() => session.inside() && changes.begin());
     effect(() => {
-      document.documentElement.dataset['scheme'] = this.settings.current().scheme;
+      const { dataset } = document.documentElement;
+      dataset['scheme'] = this.settings.current().scheme;
+      dataset['role'] = session.access().role ?? 'nobody';
     });
   }
 }

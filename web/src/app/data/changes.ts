@@ -3,8 +3,9 @@ import { change, type Change, routes, type Topic, TOPICS } from '@odd-corner/con
 import { debounceTime, filter, map, type Observable, Subject } from 'rxjs';
 import { PAGE_ID } from './page-id';
 
-/** A lost connection is tried again after so long; the browser does so by itself only where the server was reached. */
-const AGAIN_MS = 2000;
+/** A lost connection is tried again after so long, and then after twice as long; the browser does so by itself only where the server was reached. */
+const AGAIN_MS = 1000;
+const LONGEST_MS = 15_000;
 /** Changes that come together are read once. */
 const TOGETHER_MS = 60;
 
@@ -21,13 +22,16 @@ const EVERYTHING: Told = { topics: [...TOPICS], id: null };
 export class Changes {
   private readonly told = new Subject<Told>();
   private source: EventSource | null = null;
+  private begun = false;
+  private lost = 0;
   private again: ReturnType<typeof setTimeout> | null = null;
   /** How many changes this page knows of; null before it knows of any. */
   private n: number | null = null;
 
   /** Listens from now on, as long as the page is in view. */
   begin(): void {
-    if (typeof EventSource === 'undefined') return;
+    if (this.begun || typeof EventSource === 'undefined') return;
+    this.begun = true;
     const look = (): void => (document.hidden ? this.end() : this.open());
     document.addEventListener('visibilitychange', look);
     look();
@@ -60,6 +64,7 @@ export class Changes {
       // The server counts from its own beginning: fewer than before is another beginning.
       if (this.n !== null && this.n !== n) this.told.next(EVERYTHING);
       this.n = n;
+      this.lost = 0;
     });
     source.addEventListener('change', ({ data }: MessageEvent<string>) => {
       const read = change.safeParse(JSON.parse(data));
@@ -70,7 +75,7 @@ export class Changes {
     source.onerror = () => {
       // Whatever the reason, what is missed until then is read afterwards.
       this.end();
-      this.again = setTimeout(() => !document.hidden && this.open(), AGAIN_MS);
+      this.again = setTimeout(() => !document.hidden && this.open(), Math.min(LONGEST_MS, AGAIN_MS * 2 ** this.lost++));
     };
   }
 

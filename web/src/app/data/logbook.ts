@@ -6,7 +6,7 @@ import { PagedList } from './paged-list';
 import { Papers } from './papers';
 
 /** So many entries are read at once: what is said of a form on a paper is said of these. */
-const CHUNK = 200;
+const CHUNK = 100;
 
 /** Folded pieces, the newest first. Recording and undoing move sheets, so the shelf is read again. */
 @Injectable({ providedIn: 'root' })

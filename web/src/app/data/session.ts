@@ -7,11 +7,13 @@ import { Api } from './api';
 @Injectable({ providedIn: 'root' })
 export class Session {
   private readonly injector = inject(Injector);
-  private readonly held = signal<Access>({ role: 'owner', asked: false });
-  /** As the server last said. */
-  readonly access = this.held.asReadonly();
+  private readonly held = signal<Access | null>(null);
+  /** As the server last said; everybody is at home until it has. */
+  readonly access = computed((): Access => this.held() ?? { role: 'owner', asked: false });
+  /** Whether somebody is in who may look. */
+  readonly inside = computed(() => (this.held()?.role ?? null) !== null);
   /** Guests fold and tick; what they may not do is not offered. */
-  readonly guest = computed(() => this.held().role === 'guest');
+  readonly guest = computed(() => this.access().role === 'guest');
   /** Whether the passphrase is being asked for now. */
   readonly asking = signal(false);
 

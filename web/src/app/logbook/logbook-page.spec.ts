@@ -1,9 +1,8 @@
 import { TestbedHarnessEnvironment } from '@angular/cdk/testing/testbed';
-import { MatPaginatorHarness } from '@angular/material/paginator/testing';
 import { MatSortHarness } from '@angular/material/sort/testing';
 import { MatTableHarness } from '@angular/material/table/testing';
 import type { JobDraft, LogEntry, LogEntryChange } from '@odd-corner/contract';
-import { aJob, aPiece, insideOf, PageBench, SETTINGS } from '../testing/bench';
+import { aJob, aPaper, aPiece, insideOf, PageBench, SETTINGS, textOf } from '../testing/bench';
 import { LogbookPage } from './logbook-page';
 
 describe('the logbook', () => {
@@ -19,6 +18,7 @@ describe('the logbook', () => {
     const bench = new PageBench(LogbookPage, {}, settings);
     await bench.settle();
     bench.answer('GET', '/api/log', pieces);
+    bench.answer('GET', '/api/papers', [aPaper()]);
     await bench.settle();
     return bench;
   };
@@ -66,21 +66,57 @@ describe('the logbook', () => {
       );
     expect(titles()).toHaveLength(3);
     expect(bench.text).toContain('paper-moon');
+    // The server looks through all of them, not only those that are shown.
+    const reply = async (answer: readonly LogEntry[]): Promise<Record<string, string>> => {
+      await bench.settle(300);
+      const found = bench.http.match((request) => request.url === '/api/log').filter(({ cancelled }) => !cancelled);
+      expect(found).toHaveLength(1);
+      found[0].flush({ rows: [...answer], broken: [], total: answer.length, next: null });
+      await bench.settle();
+      const { params } = found[0].request;
+      return Object.fromEntries(params.keys().map((key) => [key, params.get(key)!]));
+    };
     await bench.write('Find', 'TIGHT corners');
-    await bench.settle();
-    expect(titles()).toEqual(['Watch parts']);
-    await bench.write('Find', 'nothing of the kind');
-    await bench.settle();
+    expect(await reply([])).toEqual({ limit: '100', search: 'TIGHT corners' });
     expect(bench.text).toContain('Nothing matches.');
     await bench.write('Find', '');
+    expect(await reply([aPiece()])).toEqual({ limit: '100' });
     await bench.choose('Form', 'Pointed canoe');
-    expect(titles()).toEqual(['Duck']);
+    expect(await reply([])).toEqual({ limit: '100', form: 'square-canoe' });
     await bench.choose('Form', 'any form');
+    await reply([aPiece()]);
     await bench.choose('Paper', 'Kraft');
-    expect(titles().sort()).toEqual(['From nowhere', 'Watch parts']);
-    await bench.choose('Paper', 'any paper');
+    expect(await reply([])).toEqual({ limit: '100', paper: aPaper().id });
     await bench.choose('Folded', 'in the last 30 days');
-    expect(titles()).toEqual(['Duck']);
+    const { from } = await reply([]);
+    expect(Date.now() - Date.parse(from)).toBeLessThan(31 * 86_400_000);
+  });
+
+  it('shows a part of a long one, says so, and reads the next when that is asked for', async () => {
+    const bench = new PageBench(LogbookPage);
+    await bench.settle();
+    bench.sent('GET', '/api/log').flush({ rows: [aPiece()], broken: [], total: 20_000, next: 'further' });
+    await bench.settle();
+    expect(bench.text).toContain('The latest 1 of 20000 are shown');
+    bench.button('Show more').click();
+    const more = bench.sent('GET', '/api/log');
+    expect(more.request.params.get('cursor')).toBe('further');
+    more.flush({ rows: [aPiece({ id: second, title: 'Older' })], broken: [], total: 20_000, next: null });
+    await bench.settle();
+    expect(bench.text).toMatch(/Watch parts.*Older/);
+    expect(bench.text).not.toContain('Show more');
+  });
+
+  it('is saved whole as a table for other programs', async () => {
+    const bench = await show([aPiece({ measured: off(1), note: 'Crisp, "blue"' })]);
+    const made = jest.fn((_: Blob) => 'blob:');
+    Object.assign(URL, { createObjectURL: made, revokeObjectURL: () => undefined });
+    bench.button('Save all as a table').click();
+    bench.answer('GET', '/api/log', [aPiece({ measured: off(1), note: 'Crisp, "blue"' })]);
+    for (let k = 0; k < 20 && !made.mock.calls.length; k++) await bench.settle(40);
+    const text = await textOf(made.mock.calls[0][0]);
+    expect(text.split('\r\n')[0]).toContain('Size,Predicted mm,Spread mm,Measured mm,Measured less predicted mm,Note');
+    expect(text).toMatch(/Watch parts,Square tray.*,"Crisp, ""blue"""/);
   });
 
   it('takes a piece out, says what goes back, and can write it down again', async () => {
@@ -94,6 +130,7 @@ describe('the logbook', () => {
     bar?.querySelector('button')?.click();
     await bench.settle();
     bench.sent('POST', `/api/log/${aPiece().id}/restore`).flush(aPiece({ measured: off(1) }));
+    bench.answer('GET', '/api/log', [aPiece({ measured: off(1) })]);
     await bench.settle();
     expect(bench.text).toContain('Watch parts');
   });
@@ -115,7 +152,7 @@ describe('the logbook', () => {
     expect(bench.text).toContain('That could not be read');
   });
 
-  it('sorts by any column, and turns pages from 50 entries on', async () => {
+  it('sorts by any column', async () => {
     const many = Array.from({ length: 53 }, (_, k) =>
       aPiece({
         id: `00000000-0000-4000-8000-${String(k + 100).padStart(12, '0')}`,
@@ -132,19 +169,11 @@ describe('the logbook', () => {
       (await table.getCellTextByColumnName())['piece'].text.map((text) => /No\. \d+:/.exec(text)?.[0] ?? '');
     const by = (value: (piece: LogEntry) => string | number): string[] =>
       [...many].sort((p, q) => (value(p) < value(q) ? -1 : 1)).map(({ title }) => title);
-    expect(await titles()).toEqual(
-      by(({ foldedAt }) => foldedAt)
-        .reverse()
-        .slice(0, 50),
-    );
-    const pages = await loader.getHarness(MatPaginatorHarness);
-    await pages.goToNextPage();
-    expect(await titles()).toHaveLength(3);
-    await pages.goToPreviousPage();
+    expect(await titles()).toEqual(by(({ foldedAt }) => foldedAt).reverse());
     const sort = await loader.getHarness(MatSortHarness);
     const [minutes] = await sort.getSortHeaders({ label: 'Minutes' });
     await minutes.click();
-    expect(await titles()).toEqual(by((piece) => piece.minutes ?? -1).slice(0, 50));
+    expect(await titles()).toEqual(by((piece) => piece.minutes ?? -1));
     const [worst] = await sort.getSortHeaders({ label: 'Measured' });
     await worst.click();
     await worst.click();

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { RouterLink } from '@angular/router';
 import type { SettingsDraft } from '@odd-corner/contract';
 import { CURRENCIES, type EaseId, EASES, type HandId, HANDS, type RulerId, RULERS } from '@odd-corner/core';
+import { Session } from '../data/session';
 import { SETTING_NAMES, WorkshopSettings } from '../data/workshop-settings';
 import { Figures } from '../ui/figures/figures';
 import { type Choice, Select } from '../ui/select/select';
@@ -66,6 +67,7 @@ const PAPER = [
 })
 export class SettingsPage {
   protected readonly settings = inject(WorkshopSettings);
+  protected readonly session = inject(Session);
   private readonly undo = inject(UndoBar);
   private readonly figures = inject(Figures);
   protected readonly names = SETTING_NAMES;

@@ -172,6 +172,12 @@ export const insideOf = ({ predicted, make: { entries } }: LogEntry): Record<str
     Object.entries(predicted).flatMap(([key, { mm }]) => (key.startsWith(`${entries[0].key}/box.`) ? [[key, mm]] : [])),
   );
 
+/** Whether a row of the jobs is in the group that is asked for; other lists are answered whole. */
+function isAsked(row: Partial<Job>, { request: { params } }: TestRequest): boolean {
+  const [state, archived] = [params.get('state'), params.get('archived')];
+  return (!state || row.state === state) && (!archived || (archived === 'yes') === !!row.archivedAt);
+}
+
 /** Rows as a list answers them. */
 export const listed = (rows: readonly unknown[]): Listed<unknown> => ({
   ...{ rows: [...rows], broken: [], total: rows.length, next: null },
@@ -228,7 +234,9 @@ export class PageBench<C> {
   /** Answers all requests open to an address, if any; rows as a list of them. */
   answer(method: string, url: string, body: unknown): void {
     for (const request of this.http.match((r) => r.method === method && r.url === url))
-      request.flush((Array.isArray(body) ? listed(body) : body) as never);
+      // Who does not wait any more is not answered.
+      if (!request.cancelled)
+        request.flush((Array.isArray(body) ? listed(body.filter((row) => isAsked(row, request))) : body) as never);
   }
 
   /** Lets typing pauses pass, and whatever follows from them. */
@@ -391,4 +399,32 @@ export async function atStation<C>(
   bench.answer('GET', '/api/hands', hands);
   await bench.settle(200);
   return bench;
+}
+
+/** What a file holds: the browser's own way is not there in tests. */
+export const textOf = (blob: Blob): Promise<string> =>
+  new Promise((done) => {
+    const reader = new FileReader();
+    reader.onload = () => done(reader.result as string);
+    reader.readAsText(blob);
+  });
+
+/** Chooses a file where the browser would ask for one. */
+export async function picking(file: File, press: () => void): Promise<void> {
+  const made: HTMLElement[] = [];
+  const create = document.createElement.bind(document);
+  Object.assign(document, {
+    createElement: (name: string) => {
+      const element = create(name);
+      made.push(element);
+      return element;
+    },
+  });
+  press();
+  await new Promise((resolve) => setTimeout(resolve));
+  Object.assign(document, { createElement: create });
+  const input = made.find((one): one is HTMLInputElement => one instanceof HTMLInputElement && one.type === 'file')!;
+  Object.defineProperty(file, 'text', { value: () => textOf(file) });
+  Object.defineProperty(input, 'files', { value: [file] });
+  input.onchange?.(new Event('change'));
 }
