@@ -33,6 +33,10 @@ export class RunningWorkshop {
     return `${env['ODD_CORNER_CERT'] ? 'https' : 'http'}://${env['HOST'] ?? '127.0.0.1'}:${this.port}`;
   }
 
+  get pid(): number | undefined {
+    return this.process?.pid;
+  }
+
   /** What it has said so far. */
   said = '';
 

@@ -7,7 +7,7 @@ import { RunningWorkshop, runToEnd } from '../running-workshop';
 import { addPaper, expect, test } from '../workshop';
 
 /** A small disk of its own, in memory; null where this machine does not let us make one. */
-function smallDisk(options: string): { readonly folder: string; end(): void } | null {
+function smallDisk(options: string): { readonly folder: string; readonly end: () => void } | null {
   const folder = mkdtempSync(join(tmpdir(), 'odd-corner-disk-'));
   const made = spawnSync('mount', ['-t', 'tmpfs', '-o', options, 'tmpfs', folder]);
   if (made.status !== 0) {

@@ -38,6 +38,7 @@ const PLACES = [
   ['steps', '/forms/thirds-twist-letterfold/steps'],
   ['logbook', '/logbook'],
   ['settings', '/settings'],
+  ['for programs', '/settings/for-programs'],
   ['nowhere', '/nowhere'],
 ] as const;
 
@@ -59,11 +60,10 @@ const SCHEMES: readonly ('light' | 'dark')[] = ['light', 'dark'];
 const schemesOf = (k: number): typeof SCHEMES => (process.env['DEEP'] ? SCHEMES : [SCHEMES[k % SCHEMES.length]]);
 
 /**
- * Every day the half of all places that another day leaves out, first and last visited alike: all of them take minutes, and
- * `test:deep` has them.
+ * Every day a third of all places, on the next days the others: all of them take minutes, and `test:deep` has them.
  */
 const placesToday = (): readonly (typeof PLACES)[number][] =>
-  PLACES.filter((_, k) => process.env['DEEP'] || (k + Math.floor(Date.now() / DAY_MS)) % 2 === 0);
+  PLACES.filter((_, k) => process.env['DEEP'] || (k + Math.floor(Date.now() / DAY_MS)) % 3 === 0);
 
 /** What axe finds wrong on the page as it stands. */
 async function faults(page: Page, name: string, schemes = SCHEMES): Promise<readonly string[]> {

@@ -241,7 +241,7 @@ describe('a file that is wrong', () => {
   it('is a 4xx, changes nothing and leaves nothing, whatever it is', async () => {
     const before = held(B);
     const sound = fc.constantFrom(GOOD, GOOD, GOOD, written(1), written(4), written(8));
-    const value = fc.oneof(fc.jsonValue(), fc.constantFrom(-1, 1e400, '', '\u0000', '__proto__', 'x'.repeat(5000)));
+    const value = fc.oneof(fc.jsonValue(), fc.constantFrom(-1, 1e308, '', '\u0000', '__proto__', 'x'.repeat(5000)));
     await fc.assert(
       fc.asyncProperty(
         sound,

@@ -32,12 +32,12 @@ export const MIGRATIONS = join(__dirname, '../migrations');
 export interface Bench {
   readonly workshop: Workshop;
   /** Sends a request as the workshop's own page would. */
-  send(
+  readonly send: (
     method: string,
     path: string,
     body?: unknown,
     headers?: Record<string, string>,
-  ): Promise<{ status: number; body: never; response: Response }>;
+  ) => Promise<{ status: number; body: never; response: Response }>;
 }
 
 const verdicts = new Map<string, Verdict>();
@@ -91,8 +91,8 @@ export interface OpenBench {
   readonly house: OpenFile;
   readonly hub: ChangesHub;
   /** The workshop that is open now. */
-  workshop(): Workshop;
-  close(): void;
+  readonly workshop: () => Workshop;
+  readonly close: () => void;
 }
 
 export function openBench(file: string, build: Build = buildHere): OpenBench {

@@ -96,7 +96,7 @@ describe('what is told is folded', () => {
             if (misses) expect(leftOver(formId, less, paramsAt(one.way, lengths), purpose, given)).toBeLessThan(0);
         }
       }),
-      { numRuns: runs(2, 40) },
+      { numRuns: runs(1, 40) },
     ));
 
   it('is the same from a fitting that has learned much and from a new one', () =>
@@ -109,7 +109,7 @@ describe('what is told is folded', () => {
           expect(much && isSized(much) ? much.sheet : null).toEqual(little && isSized(little) ? little.sheet : null);
         }
       }),
-      { numRuns: runs(2, 40) },
+      { numRuns: runs(1, 40) },
     ));
 
   it.each([
@@ -252,7 +252,7 @@ describe('chances', () => {
           expect(Math.abs(one.chance! - brute(one, purpose, given, replays))).toBeLessThan(0.015 + luck);
         }
       }),
-      { numRuns: runs(3, 25) },
+      { numRuns: runs(2, 25) },
     ));
 
   it('are met by no smaller sheet with any lengths, six marks down', () =>

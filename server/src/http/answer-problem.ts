@@ -1,4 +1,3 @@
-import type { ErrorHandler } from 'hono';
 import { HTTPException } from 'hono/http-exception';
 import { faultOf } from '../data/faults';
 import { ProblemError } from './problem-error';
@@ -16,8 +15,8 @@ function unexpected(error: unknown, file: string | null): ProblemError {
 
 /** Turns anything thrown into the one error shape. @param file the workshop's file, named where it is the reason */
 export const answerProblem =
-  (file: string | null): ErrorHandler =>
-  (error) => {
+  (file: string | null) =>
+  (error: unknown): Response => {
     const problem =
       error instanceof ProblemError
         ? error

@@ -86,7 +86,11 @@ function handlers(
     if (found === null) return null;
     if (role === null) return 'The workshop does not read or write its file.';
     const fault = file === null ? null : faultOf(found, file);
-    return fault ? `${fault.what} ${fault.todo}` : String(found);
+    return fault
+      ? `${fault.what} ${fault.todo}`
+      : found instanceof Error
+        ? found.message
+        : 'The workshop does not read or write its file.';
   };
   return {
     health: ({ asker }) => {

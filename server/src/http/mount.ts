@@ -62,7 +62,7 @@ interface Mounting {
 export function mount(app: Hono<Env>, handlers: Handlers, mounting: Mounting): void {
   const methods = new Map<string, Set<string>>();
   for (const name of Object.keys(routes) as RouteName[]) {
-    one(app, name, handlers[name] as (asked: Asked<RouteName>) => unknown, mounting);
+    one(app, name, handlers[name], mounting);
     const { path, method } = routes[name];
     methods.set(path, (methods.get(path) ?? new Set()).add(method));
   }

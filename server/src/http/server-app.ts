@@ -34,8 +34,11 @@ const onlyWhereTrusted = (): MiddlewareHandler<Env> => async (c, next) => {
 export function serverApp(workshop: Workshop, { siteDir, proxies, journal, ...options }: ServerOptions): Hono<Env> {
   const { keeper, file } = options;
   const app = new Hono<Env>();
-  app.onError(answerProblem(file));
+  const answer = answerProblem(file);
+  app.onError(answer);
   app.use(journalRequests(journal));
+  // The framework hands on only what is an Error to it; what is thrown by native parts may be of another class.
+  app.use(async (_, next) => next().catch(answer));
   app.use(onlyWhereTrusted());
   app.use(
     secureHeaders({

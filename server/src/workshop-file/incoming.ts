@@ -4,7 +4,6 @@ import { createWriteStream, existsSync, readdirSync, readFileSync, rmSync } from
 import { basename, dirname, join } from 'node:path';
 import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
-import type { ReadableStream as NodeReadable } from 'node:stream/web';
 import { Worker } from 'node:worker_threads';
 import { ProblemError } from '../http/problem-error';
 import { type Built, buildWorkshop } from './build-workshop';
@@ -74,7 +73,7 @@ export class IncomingFiles {
     const path = `${this.stem}${id}`;
     const from = `${path}.json`;
     try {
-      await pipeline(Readable.fromWeb(sent as NodeReadable<Uint8Array>), createWriteStream(from));
+      await pipeline(Readable.fromWeb(sent), createWriteStream(from));
       const built = await this.build({ from, to: path, migrationsDir: this.migrationsDir });
       this.drop();
       return (this.waiting = { id, path, built });

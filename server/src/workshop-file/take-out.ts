@@ -64,7 +64,7 @@ export function takeOut(file: string, ended: () => void): TakingOut {
       if (broken) throw new Error('The workshop was changed for another.');
       let chunk = '';
       while (chunk.length < CHUNK) {
-        const { done, value } = text.next();
+        const { done, value } = text.next() as IteratorResult<string, undefined>;
         if (done) {
           if (chunk) controller.enqueue(encoder.encode(chunk));
           controller.close();

@@ -20,6 +20,7 @@ const EVERYTHING: Told = { topics: [...TOPICS], id: null };
  */
 @Injectable({ providedIn: 'root' })
 export class Changes {
+  private readonly gone = inject(DestroyRef);
   private readonly told = new Subject<Told>();
   private source: EventSource | null = null;
   private begun = false;
@@ -34,6 +35,10 @@ export class Changes {
     this.begun = true;
     const look = (): void => (document.hidden ? this.end() : this.open());
     document.addEventListener('visibilitychange', look);
+    this.gone.onDestroy(() => {
+      document.removeEventListener('visibilitychange', look);
+      this.end();
+    });
     look();
   }
 

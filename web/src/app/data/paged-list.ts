@@ -93,7 +93,7 @@ export class PagedList<N extends ListRoute> {
 
   private part(limit: number, cursor?: string): Observable<Listed<RowOf<N>>> {
     const query = { ...(this.asked as object | undefined), limit, cursor } as Query<N>;
-    return this.api.call(this.name, { query }) as Observable<Listed<RowOf<N>>>;
+    return this.api.call(this.name, { query });
   }
 
   private take(part: Observable<Listed<RowOf<N>>>, how: (part: Listed<RowOf<N>>) => Known<RowOf<N>>): void {

@@ -23,7 +23,7 @@ export class Session {
     // It is rarely needed, and brings its dialog along.
     return from(import('../sign-in/sign-in'));
   }).pipe(
-    switchMap(({ askForPassphrase }) => askForPassphrase(this.injector)),
+    switchMap(({ askForPassphrase }) => askForPassphrase(this.injector, (passphrase) => this.signIn(passphrase))),
     finalize(() => this.asking.set(false)),
     share(),
   );
@@ -35,7 +35,7 @@ export class Session {
       .subscribe((access) => this.held.set(access));
   }
 
-  signIn(passphrase: string): Observable<Access> {
+  private signIn(passphrase: string): Observable<Access> {
     return this.api.call('signIn', { body: { passphrase } }).pipe(tap((access) => this.held.set(access)));
   }
 

@@ -1,14 +1,16 @@
 import { ChangeDetectionStrategy, Component, inject, type Injector, signal } from '@angular/core';
 import { FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
-import { MatDialog, MatDialogModule, MatDialogRef } from '@angular/material/dialog';
+import { MAT_DIALOG_DATA, MatDialog, MatDialogModule, MatDialogRef } from '@angular/material/dialog';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
 import { type Access, signingIn } from '@odd-corner/contract';
 import { finalize, type Observable } from 'rxjs';
 import { ApiFailure, failureText } from '../data/api';
-import { Session } from '../data/session';
 import { controlOf, faultOf, land, mayBeSent } from '../ui/forms/schema-form';
+
+/** What gives a passphrase to the server. */
+type SignsIn = (passphrase: string) => Observable<Access>;
 
 /** Asks for the passphrase of the workshop; nothing of it is seen before. */
 @Component({
@@ -18,7 +20,7 @@ import { controlOf, faultOf, land, mayBeSent } from '../ui/forms/schema-form';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 class SignIn {
-  private readonly session = inject(Session);
+  private readonly signIn = inject<SignsIn>(MAT_DIALOG_DATA);
   private readonly dialog = inject(MatDialogRef<SignIn, Access>);
   protected readonly form = new FormGroup({ passphrase: controlOf(signingIn.shape.passphrase, '') });
   protected readonly sending = signal(false);
@@ -31,8 +33,7 @@ class SignIn {
     if (!mayBeSent(this.form) || passphrase === null || this.sending()) return;
     this.sending.set(true);
     this.wrong.set(null);
-    this.session
-      .signIn(passphrase)
+    this.signIn(passphrase)
       .pipe(finalize(() => this.sending.set(false)))
       .subscribe({
         next: (access) => this.dialog.close(access),
@@ -45,8 +46,14 @@ class SignIn {
 }
 
 /** Asks until it is right. */
-export const askForPassphrase = (injector: Injector): Observable<Access | undefined> =>
+export const askForPassphrase = (injector: Injector, signIn: SignsIn): Observable<Access | undefined> =>
   injector
     .get(MatDialog)
-    .open<SignIn, never, Access>(SignIn, { disableClose: true, maxWidth: '26rem', backdropClass: 'shut' })
+
+    .open<SignIn, SignsIn, Access>(SignIn, {
+      data: signIn,
+      disableClose: true,
+      maxWidth: '26rem',
+      backdropClass: 'shut',
+    })
     .afterClosed();

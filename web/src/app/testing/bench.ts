@@ -236,7 +236,11 @@ export class PageBench<C> {
     for (const request of this.http.match((r) => r.method === method && r.url === url))
       // Who does not wait any more is not answered.
       if (!request.cancelled)
-        request.flush((Array.isArray(body) ? listed(body.filter((row) => isAsked(row, request))) : body) as never);
+        request.flush(
+          (Array.isArray(body)
+            ? listed((body as Partial<Job>[]).filter((row) => isAsked(row, request)))
+            : body) as never,
+        );
   }
 
   /** Lets typing pauses pass, and whatever follows from them. */
