@@ -79,6 +79,24 @@ test('unknown files are not answered with the page', async ({ workshop }) => {
   expect((await fetch(`${workshop.url}/jobs`)).status).toBe(200);
 });
 
+test('files whose names change with their content are kept for good, others are sent again only where they changed', async ({
+  workshop,
+}) => {
+  const page = await (await fetch(workshop.url)).text();
+  const script = /src="(main-\w+\.js)"/.exec(page)![1];
+  const ask = (path: string, headers: Record<string, string> = {}): Promise<Response> =>
+    fetch(`${workshop.url}/${path}`, { headers: { 'accept-encoding': 'br', ...headers } });
+  const kept = await ask(script);
+  expect(kept.headers.get('cache-control')).toContain('immutable');
+  expect(kept.headers.get('content-encoding')).toBe('br');
+  for (const path of ['', 'icons.woff2', 'licences.json']) {
+    const first = await ask(path);
+    const tag = first.headers.get('etag')!;
+    expect([path, first.status, first.headers.get('cache-control')]).toEqual([path, 200, 'no-cache']);
+    expect([path, (await ask(path, { 'if-none-match': tag })).status]).toEqual([path, 304]);
+  }
+});
+
 test('a backup is made and put back in the settings, and what was there until then is kept', async ({
   page,
   workshop,

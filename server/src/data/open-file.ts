@@ -3,7 +3,6 @@ import { copyFileSync } from 'node:fs';
 import { inOneGo } from '../db/in-one-go';
 import type { Db } from '../db/open-database';
 import { ProblemError } from '../http/problem-error';
-import { compare } from '../workshop-file/compare';
 import { type Build, IncomingFiles } from '../workshop-file/incoming';
 import { merge } from '../workshop-file/merge';
 import { type TakingOut, takeOut } from '../workshop-file/take-out';
@@ -84,8 +83,8 @@ export class OpenFile implements DataHouse {
   }
 
   async bringIn(sent: ReadableStream<Uint8Array>): Promise<Incoming> {
-    const { id, path, built } = await this.incoming.take(sent);
-    return { id, ...built, kinds: this.beside(path, () => compare(this.db)) };
+    const { id, built } = await this.incoming.take(sent);
+    return { id, ...built };
   }
 
   async accept({ id, how }: Accepting): Promise<{ words: string }> {

@@ -1,12 +1,11 @@
-import type { Access } from '@odd-corner/contract';
+import type { Access, PlacesToOpen } from '@odd-corner/contract';
 import { Hono } from 'hono';
 import { bodyLimit } from 'hono/body-limit';
-import type { Asker, Keeper } from '../access/keeper';
+import type { Keeper } from '../access/keeper';
 import { binnedRows, purge } from '../bin/bin';
 import { addPlan, planAnew, removePlan, restorePlan, tickCut } from '../cutting/keep-plan';
 import type { DataHouse } from '../data/data-house';
-import { faultOf } from '../data/faults';
-import { pulseOf } from '../db/pulse';
+import { healthOf } from '../data/health';
 import { inOneGo } from '../db/in-one-go';
 import type { Workshop } from '../db/workshop';
 import { acceptCut, doneCut, dropCut, releaseJob, undoneCut } from '../jobs/cut-sheets';
@@ -17,7 +16,6 @@ import type { Verify } from '../verify/verify-make';
 import type { ChangesHub } from './changes-hub';
 import { type Handlers, mount, Reply, replyAdded } from './mount';
 import { openApi } from './open-api';
-import type { PlacesToOpen } from '@odd-corner/contract';
 import { ProblemError } from './problem-error';
 import { streamChanges } from './stream-changes';
 import type { Env } from './who-asks';
@@ -79,23 +77,11 @@ function handlers(
     return null;
   };
   const standing = (role: Access['role']): Access => ({ role, asked: keeper !== null });
-  const pulse = pulseOf(db);
-  /** The reason names files: strangers learn only that there is one. */
-  const troubleFor = ({ role }: Asker): string | null => {
-    const found = pulse();
-    if (found === null) return null;
-    if (role === null) return 'The workshop does not read or write its file.';
-    const fault = file === null ? null : faultOf(found, file);
-    return fault
-      ? `${fault.what} ${fault.todo}`
-      : found instanceof Error
-        ? found.message
-        : 'The workshop does not read or write its file.';
-  };
+  const health = healthOf(db, { file, demo });
   return {
     health: ({ asker }) => {
-      const why = troubleFor(asker);
-      return new Reply({ state: why === null ? 'ok' : 'degraded', demo, why }, why === null ? 200 : 503);
+      const found = health(asker);
+      return new Reply(found, found.state === 'ok' ? 200 : 503);
     },
     access: async ({ c, asker }) => standing(keeper ? await keeper.prolonged(c, asker.encrypted) : 'owner'),
     signIn: async ({ c, asker, body }) => standing(keeper ? await keeper.signIn(c, body.passphrase, asker) : 'owner'),

@@ -1,6 +1,7 @@
 import { serveStatic } from '@hono/node-server/serve-static';
 import { Hono } from 'hono';
 import { compress } from 'hono/compress';
+import { etag } from 'hono/etag';
 import { readFile } from 'node:fs/promises';
 import { extname, join } from 'node:path';
 
@@ -10,6 +11,9 @@ const HASHED = /-[A-Z0-9]{8}\.\w+(?:\.(?:br|gz))?$/;
 /** The web application's files. Any path without an extension is one of its views and gets the same page. */
 export function site(dir: string): Hono {
   const app = new Hono();
+  const named = etag();
+  // What keeps its name is asked for again each time, and sent only where it has changed.
+  app.use((c, next) => (HASHED.test(c.req.path) ? next() : named(c, next)));
   app.use(compress());
   app.use(
     serveStatic({

@@ -1,4 +1,5 @@
 import type { IncomingKind } from '@odd-corner/contract';
+import Database from 'better-sqlite3';
 import type { Db } from '../db/open-database';
 import { columnsOf, type Kind, KINDS } from './kinds';
 import { type Table, tablesOf } from './tables';
@@ -14,8 +15,19 @@ function whole(tables: ReadonlyMap<string, Table>, { table, key, parts }: Kind, 
   return [own, ...others].join(` || ' ' || `);
 }
 
+/** The same for two files, of which the first may be in use: it is only read. */
+export function compareFiles(file: string, incoming: string): IncomingKind[] {
+  const db = new Database(file, { readonly: true, fileMustExist: true });
+  try {
+    db.prepare('ATTACH ? AS incoming').run(incoming);
+    return compare(db);
+  } finally {
+    db.close();
+  }
+}
+
 /** Holds the rows of a file, attached as `incoming`, against those that are here. */
-export function compare(db: Db): IncomingKind[] {
+function compare(db: Db): IncomingKind[] {
   const tables = new Map(tablesOf(db).map((table) => [table.name, table]));
   const count = (sql: string): number => db.prepare<[], { n: number }>(sql).get()!.n;
   return KINDS.map((kind) => {

@@ -1,4 +1,4 @@
-import type { Issue } from '@odd-corner/contract';
+import type { IncomingKind, Issue } from '@odd-corner/contract';
 import { randomUUID } from 'node:crypto';
 import { createWriteStream, existsSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { basename, dirname, join } from 'node:path';
@@ -7,27 +7,40 @@ import { pipeline } from 'node:stream/promises';
 import { Worker } from 'node:worker_threads';
 import { ProblemError } from '../http/problem-error';
 import { type Built, buildWorkshop } from './build-workshop';
+import { compareFiles } from './compare';
 import { FileRefused } from './file-refused';
 
-/** A workshop to be made of the file at `from`. */
+/** A workshop to be made of the file at `from`, and held against the one that is open. */
 export interface BuildAsked {
   readonly from: string;
   readonly to: string;
   readonly migrationsDir: string;
+  readonly beside: string;
+}
+
+/** What was made, and how it stands beside what is here. */
+export interface Compared extends Built {
+  readonly kinds: IncomingKind[];
 }
 
 /** What came of it. */
-export type BuildAnswer = { readonly built: Built } | { readonly refused: Issue[] } | { readonly failed: string };
+export type BuildAnswer = { readonly built: Compared } | { readonly refused: Issue[] } | { readonly failed: string };
 
 /** What makes a workshop of a file. @throws ProblemError 400 with what is wrong in it */
-export type Build = (asked: BuildAsked) => Promise<Built>;
+export type Build = (asked: BuildAsked) => Promise<Compared>;
 
 const refusal = (issues: Issue[]): ProblemError => new ProblemError(400, issues[0].message, { issues });
 
+/** The whole work of the thread. */
+export function buildAndCompare({ from, to, migrationsDir, beside }: BuildAsked): Compared {
+  const built = buildWorkshop(readFileSync(from, 'utf8'), to, migrationsDir);
+  return { ...built, kinds: compareFiles(beside, to) };
+}
+
 /** On this thread. */
-export const buildHere: Build = ({ from, to, migrationsDir }) => {
+export const buildHere: Build = (asked) => {
   try {
-    return Promise.resolve(buildWorkshop(readFileSync(from, 'utf8'), to, migrationsDir));
+    return Promise.resolve(buildAndCompare(asked));
   } catch (error) {
     return Promise.reject(error instanceof FileRefused ? refusal(error.issues) : (error as Error));
   }
@@ -53,7 +66,7 @@ export const buildInThread =
 export interface Waiting {
   readonly id: string;
   readonly path: string;
-  readonly built: Built;
+  readonly built: Compared;
 }
 
 /** Takes files of workshops in; one at a time waits, and a later one takes its place. */
@@ -74,7 +87,7 @@ export class IncomingFiles {
     const from = `${path}.json`;
     try {
       await pipeline(Readable.fromWeb(sent), createWriteStream(from));
-      const built = await this.build({ from, to: path, migrationsDir: this.migrationsDir });
+      const built = await this.build({ from, to: path, migrationsDir: this.migrationsDir, beside: this.file });
       this.drop();
       return (this.waiting = { id, path, built });
     } catch (error) {
