@@ -147,13 +147,17 @@ describe('a workshop’s file', () => {
     const text = await takenOut(from);
     const first = (await bringIn(to, text)).body as Incoming;
     const second = (await bringIn(to, text)).body as Incoming;
-    const ask = (id: string) => to.send('POST', '/api/workshop/incoming/accept', { id, how: 'merge' });
+    const ask = (id: string, how = 'merge') => to.send('POST', '/api/workshop/incoming/accept', { id, how });
     expect((await ask(first.id)).status).toBe(404);
     expect((await to.send('DELETE', '/api/workshop/incoming')).status).toBe(200);
     expect((await ask(second.id)).status).toBe(404);
     expect((await ask(randomUUID())).status).toBe(404);
     expect(readdirSync(join(to.house.file, '..')).filter((name) => name.includes('incoming'))).toEqual([]);
     expect(await rowsOf(to, '/api/papers')).toEqual([]);
+    const third = (await bringIn(to, text)).body as Incoming;
+    const twice = await Promise.all([ask(third.id, 'replace'), ask(third.id, 'replace')]);
+    expect(twice.map(({ status }) => status).sort()).toEqual([200, 404]);
+    expect(held(to)).toBe(held(from));
   });
 
   it('is read in one moment, while others go on writing, and broken off where the workshop is changed for another', async () => {

@@ -1,5 +1,5 @@
 import type { Accepting, Backup, Incoming } from '@odd-corner/contract';
-import { copyFileSync } from 'node:fs';
+import { copyFileSync, rmSync } from 'node:fs';
 import { inOneGo } from '../db/in-one-go';
 import type { Db } from '../db/open-database';
 import { ProblemError } from '../http/problem-error';
@@ -88,14 +88,23 @@ export class OpenFile implements DataHouse {
   }
 
   async accept({ id, how }: Accepting): Promise<{ words: string }> {
-    const { path } = this.incoming.get(id);
-    if (how === 'replace') {
-      const before = await this.putInPlace(path, 'The file');
-      return { words: `The workshop of the file is in place. What was there until now is kept as ${before}.` };
+    // Accepted twice at once, it is accepted once.
+    const { path } = this.incoming.claim(id);
+    try {
+      return how === 'replace' ? await this.replace(path) : await this.merge(path);
+    } finally {
+      rmSync(path, { force: true });
     }
+  }
+
+  private async replace(path: string): Promise<{ words: string }> {
+    const before = await this.putInPlace(path, 'The file');
+    return { words: `The workshop of the file is in place. What was there until now is kept as ${before}.` };
+  }
+
+  private async merge(path: string): Promise<{ words: string }> {
     const { name } = await this.backups.now(this.db);
     const added = this.beside(path, () => inOneGo(this.db, () => merge(this.db)));
-    this.incoming.drop();
     const said = [...added].flatMap(([kind, count]) => (count ? [`${count} ${kind}`] : []));
     return {
       words: `${said.length ? `Added: ${said.join(', ')}.` : 'All of it was here already.'} Before it, ${name} was made.`,

@@ -98,11 +98,13 @@ export class IncomingFiles {
     }
   }
 
-  /** The one that waits. @throws ProblemError 404 when it is another, or none */
-  get(id: string): Waiting {
-    if (this.waiting?.id !== id || !existsSync(this.waiting.path))
+  /** The one that waits, once: from now on it is the asker's. @throws ProblemError 404 when it is another, or none */
+  claim(id: string): Waiting {
+    const { waiting } = this;
+    if (waiting?.id !== id || !existsSync(waiting.path))
       throw new ProblemError(404, 'That file does not wait any more. Choose it again.');
-    return this.waiting;
+    this.waiting = null;
+    return waiting;
   }
 
   drop(): void {
