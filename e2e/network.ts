@@ -9,18 +9,28 @@ const LINK = `oc${process.pid % 100_000}`;
 
 const ip = (...args: string[]): void => void execFileSync('ip', args, { stdio: 'pipe' });
 
-/** Whether this machine lets us make networks: as root, where `ip` is there. */
-export const canMakeNetworks = (): boolean => process.getuid?.() === 0 && spawnSync('ip', ['-V']).status === 0;
+/** Another host with a network of its own, in which a program is run. */
+export interface Network {
+  /** Runs a program there. */
+  readonly command: readonly string[];
+  readonly end: () => void;
+}
 
-/** A network of two hosts: this one, and one with a network of its own in which a program is run. */
-export function makeNetwork(): { readonly command: readonly string[]; end(): void } {
-  ip('netns', 'add', NAME);
-  ip('link', 'add', LINK, 'type', 'veth', 'peer', 'name', 'inside', 'netns', NAME);
-  ip('addr', 'add', `${OUTSIDE}/30`, 'dev', LINK);
-  ip('link', 'set', LINK, 'up');
-  ip('-n', NAME, 'addr', 'add', `${INSIDE}/30`, 'dev', 'inside');
-  ip('-n', NAME, 'link', 'set', 'inside', 'up');
-  ip('-n', NAME, 'link', 'set', 'lo', 'up');
+/** A network of two hosts, this one and another; null where this machine does not let us make one: not as root, or without iproute2. */
+export function makeNetwork(): Network | null {
+  const begin = spawnSync('ip', ['netns', 'add', NAME]);
+  if (begin.status !== 0) return null;
+  try {
+    ip('link', 'add', LINK, 'type', 'veth', 'peer', 'name', 'inside', 'netns', NAME);
+    ip('addr', 'add', `${OUTSIDE}/30`, 'dev', LINK);
+    ip('link', 'set', LINK, 'up');
+    ip('-n', NAME, 'addr', 'add', `${INSIDE}/30`, 'dev', 'inside');
+    ip('-n', NAME, 'link', 'set', 'inside', 'up');
+    ip('-n', NAME, 'link', 'set', 'lo', 'up');
+  } catch {
+    ip('netns', 'delete', NAME);
+    return null;
+  }
   return {
     command: ['ip', 'netns', 'exec', NAME],
     end: () => {

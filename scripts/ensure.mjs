@@ -84,5 +84,19 @@ const steps = {
     run('apt-get', ['install', '-y', '-q', '--no-install-recommends', 'chromium'], env);
     if (!existsSync(exe)) die(`apt-get put no browser at ${exe}`);
   },
+  /** What tests of a home network and of HTTPS use; where it cannot be had they are left out, and say so. */
+  network() {
+    const missing = Object.entries({ ip: 'iproute2', openssl: 'openssl' })
+      .filter(([name]) => spawnSync('which', [name]).status !== 0)
+      .map(([, pack]) => pack);
+    if (!missing.length || !existsSync('/usr/bin/apt-get') || process.getuid?.() !== 0) return;
+    log(`apt-get install ${missing.join(' ')}`);
+    const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' };
+    for (const args of [
+      ['update', '-q'],
+      ['install', '-y', '-q', '--no-install-recommends', ...missing],
+    ])
+      spawnSync('apt-get', args, { stdio: 'inherit', env });
+  },
 };
 for (const s of process.argv.slice(2)) (steps[s] ?? (() => die(`unknown step ${s}`)))();

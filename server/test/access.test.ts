@@ -170,20 +170,28 @@ describe('opening it to others', () => {
 });
 
 describe('what travels through a proxy', () => {
-  const askFrom = async (socket: string, forwarded: string): Promise<string[]> => {
+  const PROXY = '10.0.0.2';
+  const ask = async (socket: string, said: Record<string, string>) => {
     const addresses: string[] = [];
-    const journal = {
-      event: (_: string, { address }: Record<string, unknown>) => void addresses.push(address as string),
-    };
-    const keeper = new Keeper({ owner: OWNER, guest: null }, 'secret', journal);
-    await proxied({ keeper, proxies: new Set(['10.0.0.2']) }, socket, forwarded);
+    const event = (_: string, { address }: Record<string, unknown>): void => void addresses.push(address as string);
+    const keeper = new Keeper({ owner: OWNER, guest: null }, 'secret', { event });
+    await proxied({ keeper, proxies: new Set([PROXY]) }, socket, said);
     return addresses;
   };
+  const from = (forwarded: string) => ({ 'x-forwarded-for': forwarded });
 
   it('is believed where the proxy is trusted, and only what that one added itself', async () => {
-    expect(await askFrom('10.0.0.2', '1.2.3.4, 192.168.7.9')).toEqual(['192.168.7.9']);
-    expect(await askFrom('::ffff:10.0.0.2', '192.168.7.9')).toEqual(['192.168.7.9']);
-    expect(await askFrom('10.0.0.3', '192.168.7.9')).toEqual(['10.0.0.3']);
+    expect(await ask(PROXY, from('1.2.3.4, 192.168.7.9'))).toEqual(['192.168.7.9']);
+    expect(await ask(`::ffff:${PROXY}`, from('192.168.7.9'))).toEqual(['192.168.7.9']);
+    expect(await ask('10.0.0.3', from('192.168.7.9'))).toEqual(['10.0.0.3']);
+  });
+
+  it('belongs to the page that the proxy was asked by, not to one that says so itself', async () => {
+    const said = { 'x-forwarded-host': 'fold.example', origin: 'https://fold.example' };
+    // A passphrase that was looked at is in the log.
+    expect(await ask(PROXY, said)).toEqual([PROXY]);
+    expect(await ask('10.0.0.3', said)).toEqual([]);
+    expect(await ask(PROXY, { ...said, origin: 'https://other.example' })).toEqual([]);
   });
 });
 

@@ -18,6 +18,8 @@ export type Passphrases = Readonly<{ owner: string; guest: string | null }>;
 export interface Asker {
   readonly role: Role | null;
   readonly address: string;
+  /** The name that the page was opened by, with its port. */
+  readonly host: string;
   /** Whether what travels is encrypted. */
   readonly encrypted: boolean;
 }
@@ -59,7 +61,11 @@ export class Keeper {
   }
 
   /** @throws ProblemError 403 for a wrong passphrase, 429 while guesses have to wait */
-  async signIn(c: Context, passphrase: string, { address, encrypted }: Omit<Asker, 'role'>): Promise<Role> {
+  async signIn(
+    c: Context,
+    passphrase: string,
+    { address, encrypted }: Pick<Asker, 'address' | 'encrypted'>,
+  ): Promise<Role> {
     const wait = this.guesses.waitOf(address, this.seconds());
     if (wait) {
       this.journal.event('passphrase not looked at', { address, wait });

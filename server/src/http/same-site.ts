@@ -1,5 +1,6 @@
 import type { MiddlewareHandler } from 'hono';
 import { ProblemError } from './problem-error';
+import type { Env } from './who-asks';
 
 /** Whether a host as it stands in a request is this machine itself. */
 export const isLoopbackHost = (host: string): boolean => /^(localhost|127\.0\.0\.1|\[::1\])(:\d+)?$/i.test(host);
@@ -9,9 +10,9 @@ export const isLoopbackHost = (host: string): boolean => /^(localhost|127\.0\.0\
  * the same browser can neither read nor change the workshop, not even by pointing a name of its own at this machine.
  * @param anyHost for a server opened to a network on purpose, which a passphrase protects
  */
-export function sameSite(anyHost: boolean): MiddlewareHandler {
+export function sameSite(anyHost: boolean): MiddlewareHandler<Env> {
   return async (c, next) => {
-    const host = c.req.header('host') ?? '';
+    const { host } = c.get('asker');
     if (!anyHost && !isLoopbackHost(host))
       throw new ProblemError(403, 'This workshop answers only to its own address.');
     const origin = c.req.header('origin');

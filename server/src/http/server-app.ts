@@ -1,6 +1,7 @@
 import { Hono, type MiddlewareHandler } from 'hono';
 import { compress } from 'hono/compress';
 import { secureHeaders } from 'hono/secure-headers';
+import type { Asker } from '../access/keeper';
 import type { Workshop } from '../db/workshop';
 import type { Journal } from '../journal/journal';
 import { journalRequests } from '../journal/journal-requests';
@@ -26,8 +27,9 @@ const ONLY_TRUSTED = ['cross-origin-opener-policy', 'origin-agent-cluster'];
 /** Leaves them out where it does. */
 const onlyWhereTrusted = (): MiddlewareHandler<Env> => async (c, next) => {
   await next();
-  const trusted = c.get('asker')?.encrypted || isLoopbackHost(c.req.header('host') ?? '');
-  if (!trusted) for (const name of ONLY_TRUSTED) c.res.headers.delete(name);
+  const asker = c.get('asker') as Asker | undefined;
+  if (!asker?.encrypted && !isLoopbackHost(asker?.host ?? ''))
+    for (const name of ONLY_TRUSTED) c.res.headers.delete(name);
 };
 
 /** The whole server as a function from request to answer. */
@@ -59,8 +61,8 @@ export function serverApp(workshop: Workshop, { siteDir, proxies, journal, ...op
       strictTransportSecurity: false,
     }),
   );
-  app.use(sameSite(keeper !== null));
   app.use(whoAsks(keeper, proxies));
+  app.use(sameSite(keeper !== null));
   app.use('/api/*', compress({ threshold: WORTH_COMPRESSING }));
   app.route('/', api(workshop, options));
   if (siteDir) app.route('/', site(siteDir));

@@ -19,8 +19,10 @@ const plain = (address: string): string => address.replace(/^::ffff:(?=\d+\.)/i,
 function whereFrom(c: Context<Env>, proxies: Proxies): Omit<Asker, 'role'> {
   const socket = c.env?.incoming?.socket as { remoteAddress?: string; encrypted?: boolean } | undefined;
   const address = plain(socket?.remoteAddress ?? 'unknown');
-  if (!proxies.has(address)) return { address, encrypted: socket?.encrypted === true };
+  const host = c.req.header('host') ?? '';
+  if (!proxies.has(address)) return { address, host, encrypted: socket?.encrypted === true };
   return {
+    host: lastOf(c.req.header('x-forwarded-host')) ?? host,
     address: plain(lastOf(c.req.header('x-forwarded-for')) ?? address),
     encrypted: lastOf(c.req.header('x-forwarded-proto')) === 'https',
   };
