@@ -26,8 +26,9 @@ describe('keys at the table', () => {
     expect(new Set(all).size).toBe(all.length);
   });
 
-  it('space and the right arrow go on, the left one goes back', () => {
+  it('space and the right arrow go on, the left one goes back; so do the two halves of a pedal', () => {
     expect([' ', 'ArrowRight', 'ArrowLeft', 'x'].map((key) => pressed(key))).toEqual(['next', 'next', 'back', null]);
+    expect(['PageDown', 'PageUp'].map((key) => pressed(key))).toEqual(['next', 'back']);
   });
 
   it('leave typing, shortcuts and open dialogs alone', () => {

@@ -1,11 +1,12 @@
 /** What a key does at the table. */
 export const TABLE_KEYS = [
-  { keys: ['ArrowRight', ' '], does: 'next', shown: '→ or space', words: 'next step' },
-  { keys: ['ArrowLeft'], does: 'back', shown: '←', words: 'step back' },
+  { keys: ['ArrowRight', ' ', 'PageDown'], does: 'next', shown: '→, space or pedal', words: 'next step' },
+  { keys: ['ArrowLeft', 'PageUp'], does: 'back', shown: '← or pedal', words: 'step back' },
   { keys: ['t'], does: 'turn', shown: 't', words: 'turn the view, as the paper turns' },
   { keys: ['v'], does: 'side', shown: 'v', words: 'see the other side' },
   { keys: ['c'], does: 'creases', shown: 'c', words: 'crease pattern' },
   { keys: ['m'], does: 'measures', shown: 'm', words: 'measurements' },
+  { keys: ['f'], does: 'fill', shown: 'f', words: 'fill the screen, or not' },
   { keys: ['b'], does: 'aloud', shown: 'b', words: 'read aloud' },
   { keys: ['?'], does: 'help', shown: '?', words: 'keys and lines' },
 ] as const;

@@ -41,6 +41,31 @@ describe('folding at the table', () => {
     expect(b.host.querySelectorAll('.tick.past')).toHaveLength(1);
   });
 
+  it('fills the screen by a key or its button, on this device from then on, until Escape or the table is left', async () => {
+    localStorage.clear();
+    const filled = (): boolean => document.documentElement.classList.contains('filled');
+    const { b } = await bench();
+    expect(filled()).toBe(false);
+    await press(b, 'f');
+    expect(filled()).toBe(true);
+    expect(b.button('Fill the screen').getAttribute('aria-pressed')).toBe('true');
+    b.fixture.destroy();
+    expect(filled()).toBe(false);
+    const { b: again } = await bench();
+    expect(filled()).toBe(true);
+    await press(again, 'Escape');
+    expect(filled()).toBe(false);
+    await press(again, 'Escape');
+    expect(filled()).toBe(false);
+    again.button('Fill the screen').click();
+    await again.settle(60);
+    expect(filled()).toBe(true);
+    // The browser has left it by a way of its own.
+    document.dispatchEvent(new Event('fullscreenchange'));
+    await again.settle(60);
+    expect([filled(), localStorage.getItem('odd-corner.filled')]).toEqual([false, 'no']);
+  });
+
   it('begins with the folds that find its marks, where they are not measured, and says at its step what was found', async () => {
     const make = aMake({ formId: 'closing-cube', holds: '40 x 40 x 40', given: { thirds: 'ruler' } });
     const key = make.make.entries[0].key;

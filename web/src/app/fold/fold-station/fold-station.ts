@@ -33,6 +33,7 @@ import { Troubles } from '../../ui/troubles/troubles';
 import { UndoBar } from '../../ui/undo/undo-bar';
 import { Folding } from '../../workers/folding.service';
 import { type CopyToFold, copiesToFold, isFolded, nextCopy, nextStep } from '../copies';
+import { filledScreen, fillScreen } from '../filled-screen';
 import { keepAwake } from '../keep-awake';
 import { ProgressWriter } from '../progress-writer';
 import { TableTime } from '../table-time';
@@ -140,6 +141,7 @@ export class FoldStation {
   protected readonly fromBelow = signal(false);
   protected readonly showing = signal<'picture' | 'creases'>('picture');
   protected readonly measures = signal(false);
+  protected readonly filled = filledScreen();
   protected readonly canSpeak = typeof speechSynthesis !== 'undefined';
 
   private readonly shownAs = computed(() => {
@@ -301,6 +303,8 @@ export class FoldStation {
         return this.showing.update((now) => (now === 'picture' ? 'creases' : 'picture'));
       case 'measures':
         return this.measures.update((now) => !now);
+      case 'fill':
+        return fillScreen(this.filled);
       case 'aloud':
         return this.readAloud();
       case 'help':
@@ -327,7 +331,7 @@ export class FoldStation {
   }
 
   protected key(event: KeyboardEvent): void {
-    const action = tableAction(event);
+    const action = event.key === 'Escape' && this.filled() && !event.defaultPrevented ? 'fill' : tableAction(event);
     if (!action) return;
     event.preventDefault();
     this.act(action);
