@@ -1,1 +1,3 @@
+export * from './crease-sheet';
+export * from './crease-sheet-svg';
 export * from './printed-part-svg';

@@ -33,6 +33,7 @@ import { combineLatest, of, scan } from 'rxjs';
 import { WorkshopSettings } from '../../data/workshop-settings';
 import { CautionNote } from '../../ui/caution/caution';
 import { Figures } from '../../ui/figures/figures';
+import { CreaseFiles } from '../../ui/crease-files/crease-files';
 import { DrawingView } from '../../ui/drawing-view/drawing-view';
 import { PLAIN_PAPER } from '../../ui/drawing-view/paper-colours';
 import { FigurePipe, LengthPipe } from '../../ui/figures/figure-pipes';
@@ -66,6 +67,7 @@ interface Shown {
   selector: 'oc-try-form',
   imports: [
     CautionNote,
+    CreaseFiles,
     FigurePipe,
     MatButtonModule,
     DrawingView,
@@ -119,7 +121,7 @@ export class TryForm {
   protected readonly params = linkedSignal(() => this.begun().params);
   protected readonly query = computed(() => writeFormQuery({ sheet: this.sheet(), params: this.params() }));
 
-  private readonly asked = computed((): FormAsked => ({
+  protected readonly asked = computed((): FormAsked => ({
     formId: this.id(),
     sheet: this.sheet(),
     params: this.params(),

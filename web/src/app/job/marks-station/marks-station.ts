@@ -15,6 +15,7 @@ import {
 } from '@odd-corner/core';
 import { forkJoin, map, of, startWith } from 'rxjs';
 import { WorkshopSettings } from '../../data/workshop-settings';
+import { CreaseFiles } from '../../ui/crease-files/crease-files';
 import { DrawingView } from '../../ui/drawing-view/drawing-view';
 import { FigurePipe } from '../../ui/figures/figure-pipes';
 import { Figures } from '../../ui/figures/figures';
@@ -44,7 +45,7 @@ interface MarkRow {
 /** Every mark of the make in order: what is measured and from where, what is pinched, what paper laid on paper finds. */
 @Component({
   selector: 'oc-marks-station',
-  imports: [DrawingView, FigurePipe, Icon, MarkChoiceCard, MatButtonModule, RouterLink, Segments],
+  imports: [CreaseFiles, DrawingView, FigurePipe, Icon, MarkChoiceCard, MatButtonModule, RouterLink, Segments],
   templateUrl: './marks-station.html',
   styleUrl: './marks-station.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -76,7 +77,12 @@ export class MarksStation {
                 { ways: marksOfEntry({ marks }, key), school, maker },
                 this.figures.unit(this.ruler()),
               )
-              .pipe(map((found) => ({ key, sheet, marks: found }))),
+              .pipe(
+                map((found) => ({
+                  ...{ key, sheet, marks: found },
+                  asked: { formId: pieceId, sheet, params, thicknessMm },
+                })),
+              ),
           ),
         ).pipe(
           map((all) => {
