@@ -86,7 +86,9 @@ describe('a sheet with its creases, for machines', () => {
               return more.next().value % 2 ? piece : { kind, from: piece.to, to: piece.from };
             });
           });
-          const shuffled = parts.map((part) => ({ part, key: Number(more.next().value) })).sort((a, b) => a.key - b.key);
+          const shuffled = parts
+            .map((part) => ({ part, key: Number(more.next().value) }))
+            .sort((a, b) => a.key - b.key);
           const box = { x: 0, y: 0, width: 200, height: 200 };
           const { lines } = creaseSheet({ lines: shuffled.map(({ part }) => part), box });
           expect(lines).toHaveLength(whole.length);
