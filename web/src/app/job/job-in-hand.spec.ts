@@ -1,5 +1,6 @@
 import { TestBed } from '@angular/core/testing';
 import { type Job, type JobDraft, makeDraftOf } from '@odd-corner/contract';
+import { Changes } from '../data/changes';
 import { aJob, aMake, atStation, type PageBench } from '../testing/bench';
 import { JobDetails } from './job-details/job-details';
 import { JobInHand } from './job-in-hand';
@@ -45,6 +46,38 @@ describe('changing a job', () => {
     await b.settle();
     expect(hand.make().progress).toEqual(make.progress);
     expect(b.text).toContain('Went back to before: Purpose changed.');
+  });
+
+  describe('by somebody else', () => {
+    const told = async (b: PageBench<JobDetails>, now: Job): Promise<void> => {
+      TestBed.inject(Changes).everything();
+      await b.settle(100);
+      b.answer('GET', URL, now);
+      await b.settle();
+    };
+
+    it('who only folds on: the steps follow, and what the job is stays the very same', async () => {
+      const { b, hand } = await open();
+      const before = hand.make();
+      const progress = aMake({ done: [9] }).progress;
+      await told(b, { ...begun, makes: [{ ...make, progress }] });
+      expect(hand.make().progress).toEqual(progress);
+      for (const part of ['asked', 'make', 'marks', 'told'] as const) expect(hand.make()[part]).toBe(before[part]);
+    });
+
+    it('who changes what it is: that follows, but not where something is being written that is not kept', async () => {
+      const { b, hand } = await open();
+      const theirs = { ...begun, title: 'Theirs', version: begun.version + 1 };
+      hand.drafting.set(true);
+      await told(b, theirs);
+      expect(hand.job().title).toBe(begun.title);
+      hand.drafting.set(false);
+      await told(b, theirs);
+      expect(hand.job()).toEqual(theirs);
+      // What was read before this page's own change is older than that.
+      await told(b, { ...begun, updatedAt: '2020-01-01T00:00:00.000Z' });
+      expect(hand.job().title).toBe('Theirs');
+    });
   });
 
   it('is remembered through a reload of the page', async () => {

@@ -1,4 +1,4 @@
-import { computed, DestroyRef, inject, Injectable, signal } from '@angular/core';
+import { computed, DestroyRef, effect, inject, Injectable, signal } from '@angular/core';
 import {
   draftOf,
   type EntryPapers,
@@ -60,6 +60,8 @@ export class JobInHand {
   readonly failed = signal<string | null>(null);
   readonly missing = signal(false);
   readonly saving = signal(false);
+  /** Whether a station holds something that is not kept yet. */
+  readonly drafting = signal(false);
 
   constructor() {
     const told = inject(Changes)
@@ -186,8 +188,12 @@ export class JobInHand {
     if (this.saving()) return;
     this.jobs.get(this.id()).subscribe({
       next: (job) => {
+        const known = this.known();
         // What this page has kept meanwhile is newer.
-        if (!this.saving() && job.updatedAt >= (this.known()?.updatedAt ?? '')) this.took(job);
+        if (!known || this.saving() || job.updatedAt < known.updatedAt) return;
+        if (saidBy(draftOf(job)) === saidBy(draftOf(known))) this.took(withParts(job, known));
+        // Where something else is being written here, both versions are shown when it is kept.
+        else if (!this.drafting()) this.took(job);
       },
       error: (error: unknown) => {
         if (error instanceof ApiFailure && error.status === 404) this.missing.set(true);
@@ -279,10 +285,28 @@ export class JobInHand {
   }
 }
 
+/** Says of a station, as long as it is there, whether it holds something that is not kept yet. To be asked where it is made. */
+export function drafts(is: () => boolean): void {
+  const { drafting } = inject(JobInHand);
+  effect(() => drafting.set(is()));
+  inject(DestroyRef).onDestroy(() => drafting.set(false));
+}
+
 /** How a job stands before something is done. */
 const changeOf = (job: Job, words: string): JobChange => ({
   ...{ words, at: new Date().toISOString(), before: draftOf(job) },
   folded: job.makes.map(({ id, progress }) => ({ makeId: id, copies: progress })),
+});
+
+/** A job of which only the folding has gone on: what its makes are stays the very same, so that nobody works it out anew. */
+const withParts = (job: Job, known: Job): Job => ({
+  ...job,
+  makes: job.makes.map((make) => {
+    const before = known.makes.find(({ id }) => id === make.id);
+    if (!before) return make;
+    const { asked, make: own, marks, art, told } = before;
+    return { ...make, asked, make: own, marks, art, told };
+  }),
 });
 
 /** What a draft says, its parts in the order of its schema; a chance that is not told anew stays as it was. */

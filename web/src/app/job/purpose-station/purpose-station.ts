@@ -20,7 +20,7 @@ import { FigurePipe } from '../../ui/figures/figure-pipes';
 import { controlOf } from '../../ui/forms/schema-form';
 import { Troubles } from '../../ui/troubles/troubles';
 import { Folding } from '../../workers/folding.service';
-import { JobInHand } from '../job-in-hand';
+import { drafts, JobInHand } from '../job-in-hand';
 
 const TYPING_MS = 150;
 
@@ -131,13 +131,15 @@ export class PurposeStation {
   constructor() {
     inject(Things).refresh();
     // After a change was kept or taken back, the line says what holds.
+    const [kept, number] = [computed(() => this.inHand.make().asked), computed(() => this.inHand.make().count)];
     effect(() => {
-      const { asked, count } = this.inHand.make();
+      const [asked, count] = [kept(), number()];
       untracked(() => {
         this.asking.put(askedAgain(asked, this.figures));
         this.count.setValue(count);
       });
     });
+    drafts(() => this.asksOtherwise());
     this.count.valueChanges.pipe(takeUntilDestroyed()).subscribe(() => this.count.markAsTouched());
   }
 

@@ -12,7 +12,7 @@ import { Segments } from '../../ui/segments/segments';
 import { Troubles } from '../../ui/troubles/troubles';
 import { Folding } from '../../workers/folding.service';
 import type { PieceState } from '../../workers/make-tasks';
-import { JobInHand } from '../job-in-hand';
+import { drafts, JobInHand } from '../job-in-hand';
 import { type EntryEdit, EntryCard } from './entry-card/entry-card';
 import { type ResizeOn, resized } from './resize';
 
@@ -45,8 +45,8 @@ export class SheetStation {
   private readonly troubles = inject(Troubles);
 
   /** The make as it would be kept. */
-  protected readonly draft = linkedSignal<Make>(() => this.inHand.make().make);
   private readonly kept = computed(() => this.inHand.make().make);
+  protected readonly draft = linkedSignal<Make>(() => this.kept());
   protected readonly changed = computed(() => JSON.stringify(this.draft()) !== JSON.stringify(this.kept()));
   protected readonly options = computed(() => this.inHand.optionsOn(this.draft()));
   private readonly asked = computed(() => ({
@@ -105,6 +105,7 @@ export class SheetStation {
   protected readonly sizing = signal(false);
 
   constructor() {
+    drafts(() => this.changed());
     this.toSize
       .pipe(
         this.troubles.asking(({ make, lengths }) => {

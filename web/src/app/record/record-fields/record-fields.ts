@@ -4,6 +4,7 @@ import {
   computed,
   effect,
   inject,
+  linkedSignal,
   input,
   output,
   signal,
@@ -85,8 +86,11 @@ export class RecordFields {
     note: controlOf(note, ''),
   });
   protected readonly fitsChoices = FITS;
-  protected readonly fits = signal<Fits>(null);
-  protected readonly handId = signal<string | null>(null);
+  private readonly firstFits = computed((): Fits => this.first().fits ?? null);
+  private readonly firstHand = computed(() => this.first().folderHandId ?? null);
+  // What was chosen stays while only the folding goes on.
+  protected readonly fits = linkedSignal<Fits>(() => this.firstFits());
+  protected readonly handId = linkedSignal<string | null>(() => this.firstHand());
   protected readonly length = computed(() => this.codecs.length());
   protected readonly whole = computed(() => this.codecs.number('Count whole sheets, for example 2.'));
   protected readonly count = computed(() => this.codecs.number('Count from 1 to 500.'));
@@ -138,8 +142,6 @@ export class RecordFields {
         if (spent.pristine) spent.setValue(first.minutes ?? null);
         if (made.pristine) made.setValue(first.copies ?? 1);
         if (words.pristine) words.setValue(first.note ?? '');
-        this.fits.set(first.fits ?? null);
-        this.handId.set(first.folderHandId ?? null);
       });
     });
   }

@@ -44,6 +44,9 @@ export class EditCell<T> {
   private readonly box = viewChild<ElementRef<HTMLInputElement>>('box');
   private readonly opener = viewChild<unknown, ElementRef<HTMLElement>>('opener', { read: ElementRef });
   protected readonly text = signal<string | null>(null);
+  /** The value as it stood when it was opened, or was last told to have changed. */
+  private readonly seen = signal<T | null>(null);
+  private readonly meanwhile = signal<string | null>(null);
   protected readonly editing = computed(() => this.text() !== null);
   protected readonly read = computed((): { readonly value: T | null } | { readonly why: string } => {
     const text = this.text() ?? '';
@@ -53,33 +56,49 @@ export class EditCell<T> {
   });
   protected readonly wrong = computed(() => {
     const read = this.read();
-    return this.editing() && 'why' in read ? read.why : null;
+    return this.editing() && 'why' in read ? read.why : this.meanwhile();
   });
 
   protected open(): void {
     const value = this.value();
+    this.seen.set(value);
     this.text.set(value === null ? '' : this.codec().write(value));
     afterNextRender(() => this.box()?.nativeElement.select(), { injector: this.injector });
   }
 
   protected keep(): void {
     const read = this.read();
-    if (!this.editing() || 'why' in read) return;
+    if (!this.editing() || 'why' in read || this.changed()) return;
     if (read.value !== this.value()) this.kept.emit(read.value);
     this.close();
   }
 
   protected close(): void {
-    this.text.set(null);
+    this.end();
     afterNextRender(() => this.opener()?.nativeElement.focus(), { injector: this.injector });
   }
 
   /** Leaving a field keeps it, as a table does; what is wrong stays open. */
   protected left(): void {
     const read = this.read();
-    if (!this.editing() || 'why' in read) return;
+    if (!this.editing() || 'why' in read || this.changed()) return;
     if (read.value !== this.value()) this.kept.emit(read.value);
+    this.end();
+  }
+
+  /** Whether somebody else has changed it while it was open: that is told once, then what is written here is kept. */
+  private changed(): boolean {
+    if (this.value() === this.seen()) return false;
+    this.seen.set(this.value());
+    this.meanwhile.set(
+      `Somebody has made it ${this.shown() || 'empty'} meanwhile. Press Enter to keep yours, Escape to leave it.`,
+    );
+    return true;
+  }
+
+  private end(): void {
     this.text.set(null);
+    this.meanwhile.set(null);
   }
 
   private checked(value: T | null): { readonly value: T | null } | { readonly why: string } {
