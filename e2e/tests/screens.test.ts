@@ -138,7 +138,9 @@ test('every place fits a width of 360 px, and with a decimal comma shows no deci
       view: document.documentElement.clientWidth,
     }));
     expect(`${name}: ${wide}`).toBe(`${name}: ${view}`);
-    const points = (await page.getByRole('main').innerText()).match(/.{0,30}\d\.\d.{0,20}/g) ?? [];
+    // Addresses in a network have points in any country.
+    const text = (await page.getByRole('main').innerText()).replaceAll(/\d+(\.\d+){3}/g, 'an address');
+    const points = text.match(/.{0,30}\d\.\d.{0,20}/g) ?? [];
     expect(points.map((found) => `${name}: ${found}`)).toEqual([]);
     if (name === 'a cup') await expect(page.getByText(/most, if the paper were limp\s*2,\d+ fl oz/)).toBeVisible();
   }

@@ -7,7 +7,6 @@ import {
   linkedSignal,
   input,
   output,
-  signal,
   untracked,
 } from '@angular/core';
 import { FormControl, FormGroup, FormRecord, ReactiveFormsModule } from '@angular/forms';
