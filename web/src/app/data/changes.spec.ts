@@ -109,5 +109,13 @@ describe('what others change', () => {
     jest.advanceTimersByTime(100);
     http.expectOne(({ url }) => url === '/api/papers').flush(listed([aPaper()]));
     expect(papers.rows()).toHaveLength(1);
+    // Where it cannot be read anew just then, what is known stays in view.
+    change(5);
+    jest.advanceTimersByTime(100);
+    http.expectOne(({ url }) => url === '/api/papers').error(new ProgressEvent('error'));
+    expect(papers.state().kind).toBe('ready');
+    papers.refresh();
+    http.expectOne(({ url }) => url === '/api/papers').error(new ProgressEvent('error'));
+    expect(papers.state().kind).toBe('failed');
   });
 });

@@ -36,7 +36,7 @@ export abstract class Collection<T extends { readonly id: string }> {
     private readonly order: (a: T, b: T) => number,
   ) {
     // What nobody has looked at yet is not read.
-    whenChanged(topic, () => this.held().kind !== 'loading' && this.refresh());
+    whenChanged(topic, () => this.held().kind !== 'loading' && this.follow());
   }
 
   /** Takes a row out of the list, into the bin. */
@@ -45,10 +45,19 @@ export abstract class Collection<T extends { readonly id: string }> {
   /** Reads the list anew; rows already known stay in view meanwhile. */
   refresh(): void {
     // Who asks anew does not wait for what was asked before.
+    this.read((why) => this.held.set({ kind: 'failed', why }));
+  }
+
+  /** The same where nobody has asked for it: what cannot be read anew stays as it was known. */
+  private follow(): void {
+    this.read((why) => this.held().kind !== 'ready' && this.held.set({ kind: 'failed', why }));
+  }
+
+  private read(failed: (why: string) => void): void {
     this.reading?.unsubscribe();
     this.reading = this.fetch().subscribe({
       next: ({ rows, broken }) => this.held.set({ kind: 'ready', rows, broken }),
-      error: (error: unknown) => this.held.set({ kind: 'failed', why: failureText(error) }),
+      error: (error: unknown) => failed(failureText(error)),
     });
   }
 

@@ -30,6 +30,7 @@ export class PagedList<N extends ListRoute> {
   private asked: Query<N> | undefined;
   private readonly chunk: number;
   private reading: Subscription | null = null;
+  private readonly failing = (error: unknown): void => this.why.set(failureText(error));
   readonly busy = signal(false);
 
   private readonly known = computed((): Known<RowOf<N>> => this.held() ?? NOTHING);
@@ -49,7 +50,8 @@ export class PagedList<N extends ListRoute> {
     { chunk = CHUNK, topic }: PagedOptions,
   ) {
     this.chunk = chunk;
-    whenChanged(topic, () => this.refresh());
+    // What cannot be read anew, where nobody has asked for it, stays as it was known.
+    whenChanged(topic, () => this.refresh(() => undefined));
     inject(DestroyRef).onDestroy(() => this.reading?.unsubscribe());
   }
 
@@ -60,10 +62,10 @@ export class PagedList<N extends ListRoute> {
   }
 
   /** Reads anew what is shown, as far as it was; nothing that nobody asked for yet. */
-  refresh(): void {
+  refresh(failed = this.failing): void {
     if (!this.held() && this.why() === null) return;
     const limit = Math.min(ROWS.most, Math.max(this.chunk, this.rows().length));
-    this.take(this.part(limit), (part) => part);
+    this.take(this.part(limit), (part) => part, failed);
   }
 
   /** Reads the next part, after those that are there. */
@@ -96,7 +98,11 @@ export class PagedList<N extends ListRoute> {
     return this.api.call(this.name, { query });
   }
 
-  private take(part: Observable<Listed<RowOf<N>>>, how: (part: Listed<RowOf<N>>) => Known<RowOf<N>>): void {
+  private take(
+    part: Observable<Listed<RowOf<N>>>,
+    how: (part: Listed<RowOf<N>>) => Known<RowOf<N>>,
+    failed = this.failing,
+  ): void {
     // Who asks anew does not wait for what was asked before.
     this.reading?.unsubscribe();
     this.busy.set(true);
@@ -105,7 +111,7 @@ export class PagedList<N extends ListRoute> {
         this.why.set(null);
         this.held.set(how(found));
       },
-      error: (error: unknown) => this.why.set(failureText(error)),
+      error: failed,
     });
   }
 }
