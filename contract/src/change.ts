@@ -47,6 +47,6 @@ export const CHANGES: Readonly<Partial<Record<RouteName, readonly Topic[]>>> = {
   ...{ archiveJob: STOCK, unarchiveJob: ['jobs'], addProgress: ['jobs'], clearProgress: ['jobs'] },
   ...{ acceptCut: STOCK, dropCut: STOCK, doneCut: STOCK, undoneCut: STOCK },
   ...{ addLogEntry: FOLDED, changeLogEntry: FOLDED, removeLogEntry: FOLDED, restoreLogEntry: FOLDED },
-  ...{ addRecent: ['recent'], changeSettings: ['settings'], purge: FOLDED },
+  ...{ addRecent: ['recent'], changeSettings: ['settings'], purge: TOPICS },
   ...{ restoreBackup: TOPICS, acceptIncoming: TOPICS },
 };

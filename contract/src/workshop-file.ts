@@ -44,7 +44,6 @@ export const incoming = z.object({
  */
 export const accepting = z.object({ id: z.uuid(), how: z.enum(['merge', 'replace']) });
 
-export type WorkshopFile = z.infer<typeof workshopFile>;
 export type IncomingKind = z.infer<typeof incomingKind>;
 export type Incoming = z.infer<typeof incoming>;
 export type Accepting = z.infer<typeof accepting>;

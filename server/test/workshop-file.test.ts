@@ -8,6 +8,7 @@ import { join } from 'node:path';
 import { migrate } from '../src/db/migrate';
 import { giveFunctions, openDatabase } from '../src/db/open-database';
 import { fillWorkshop, openWorkshop } from '../src/db/workshop';
+import { KINDS, OTHERS } from '../src/workshop-file/kinds';
 import { tablesOf } from '../src/workshop-file/tables';
 import { workshopText } from '../src/workshop-file/take-out';
 import Database from 'better-sqlite3';
@@ -105,7 +106,7 @@ describe('a workshop’s file', () => {
       { fresh: 1, differing: 0 },
       { fresh: 0, differing: 0 },
     ]);
-    expect(await accept(to, text, 'merge')).toMatch(/^Added: 1 papers, 1 jobs, 1 log entries\./);
+    expect(await accept(to, text, 'merge')).toMatch(/^Added: 1 paper, 1 job, 1 log entry\./);
     const names = (await rowsOf<Paper>(to, '/api/papers?limit=500')).map(({ name }) => name);
     expect(names).toEqual(expect.arrayContaining(['Renamed here', 'Only here', 'Only in the file', other.name]));
     expect(names).not.toContain(paper.name);
@@ -306,6 +307,15 @@ function spoil(text: string, at: number, other: unknown, how: string): string {
   }
   return JSON.stringify(file);
 }
+
+it('every table is merged with its kind, or named as one that is not', () => {
+  const told = [...KINDS.flatMap(({ table, parts }) => [table, ...parts.map((part) => part.table)]), ...OTHERS];
+  expect(told.sort()).toEqual(
+    tablesOf(openDatabase(':memory:', MIGRATIONS))
+      .map(({ name }) => name)
+      .sort(),
+  );
+});
 
 it('every table and every column is told in the documentation', () => {
   const text = readFileSync(join(__dirname, '../../docs/workshop-file.md'), 'utf8');

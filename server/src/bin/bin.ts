@@ -13,6 +13,9 @@ const TABLES = [
   ['cutting_plans', 'cutting plan', 'title'],
 ] as const satisfies readonly (readonly [string, Binned['kind'], string])[];
 
+/** Their names. */
+export const BINNED: readonly string[] = TABLES.map(([table]) => table);
+
 /** What was removed, the last first; also what cannot be read any more. */
 export function binnedRows(db: Db): Binned[] {
   const all = TABLES.map(

@@ -105,7 +105,9 @@ export class OpenFile implements DataHouse {
   private async merge(path: string): Promise<{ words: string }> {
     const { name } = await this.backups.now(this.db);
     const added = this.beside(path, () => inOneGo(this.db, () => merge(this.db)));
-    const said = [...added].flatMap(([kind, count]) => (count ? [`${count} ${kind}`] : []));
+    const said = added.flatMap(({ kind: { kind, one }, count }) =>
+      count ? [`${count} ${count === 1 ? one : kind}`] : [],
+    );
     return {
       words: `${said.length ? `Added: ${said.join(', ')}.` : 'All of it was here already.'} Before it, ${name} was made.`,
     };

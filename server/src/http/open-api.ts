@@ -57,7 +57,8 @@ function describe(): Json {
         parameters: parametersOf(route),
         ...bodyOf(route),
         responses: {
-          '200': { description: 'Done', content: answerOf(route) },
+          // Added for the first time it is 201.
+          '2XX': { description: 'Done', content: answerOf(route) },
           default: { $ref: '#/components/responses/problem' },
         },
       },

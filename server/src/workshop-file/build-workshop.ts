@@ -1,6 +1,7 @@
 import { eyeTry, paperMove, workshopFileHead } from '@odd-corner/contract';
 import Database from 'better-sqlite3';
 import { rmSync } from 'node:fs';
+import { BINNED } from '../bin/bin';
 import { keptOffcuts } from '../cutting/kept-offcuts';
 import { migrate, MigrationRefused, newestSchema } from '../db/migrate';
 import { type Db, giveFunctions } from '../db/open-database';
@@ -61,8 +62,7 @@ function refuseUnsound(db: Db): void {
 function unreadableIn(db: Db): number {
   db.exec('BEGIN');
   // What lies in the bin would be read when it is taken out.
-  for (const table of ['papers', 'things', 'hands', 'jobs', 'log_entries', 'cutting_plans'])
-    db.exec(`UPDATE ${table} SET removed_at = NULL`);
+  for (const table of BINNED) db.exec(`UPDATE ${table} SET removed_at = NULL`);
   const { papers, things, hands, jobs, log, cuttingPlans } = openWorkshop(db);
   let broken = 0;
   for (const list of [papers, things, hands, jobs, log, cuttingPlans])

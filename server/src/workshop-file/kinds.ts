@@ -2,8 +2,9 @@ import { quoted } from './tables';
 
 /** Rows that are one thing for the maker: those of a table, with what belongs to each. */
 export interface Kind {
-  /** What they are called. */
+  /** What they are called, and one of them. */
   readonly kind: string;
+  readonly one: string;
   readonly table: string;
   readonly key: string;
   /** Tables of what belongs to them, and which rows: `of` is the key of the whole. In the order in which they can be written. */
@@ -15,11 +16,11 @@ const inMakes = (schema: string, of: string): string =>
 
 /** In the order in which they can be written: each names only rows of those before it. */
 export const KINDS: readonly Kind[] = [
-  { kind: 'papers', table: 'papers', key: 'id', parts: [] },
-  { kind: 'things', table: 'things', key: 'id', parts: [] },
-  { kind: 'hands', table: 'hands', key: 'id', parts: [] },
+  { kind: 'papers', one: 'paper', table: 'papers', key: 'id', parts: [] },
+  { kind: 'things', one: 'thing', table: 'things', key: 'id', parts: [] },
+  { kind: 'hands', one: 'hand', table: 'hands', key: 'id', parts: [] },
   {
-    ...{ kind: 'jobs', table: 'jobs', key: 'id' },
+    ...{ kind: 'jobs', one: 'job', table: 'jobs', key: 'id' },
     parts: [
       { table: 'makes', where: (_, of) => `job_id = ${of}` },
       { table: 'progress', where: inMakes },
@@ -27,18 +28,18 @@ export const KINDS: readonly Kind[] = [
     ],
   },
   {
-    ...{ kind: 'log entries', table: 'log_entries', key: 'id' },
+    ...{ kind: 'log entries', one: 'log entry', table: 'log_entries', key: 'id' },
     parts: [{ table: 'sheets_used', where: (_, of) => `entry_id = ${of}` }],
   },
   {
-    ...{ kind: 'cutting plans', table: 'cutting_plans', key: 'id' },
+    ...{ kind: 'cutting plans', one: 'cutting plan', table: 'cutting_plans', key: 'id' },
     parts: [
       { table: 'plan_parents', where: (_, of) => `plan_id = ${of}` },
       { table: 'plan_makes', where: (_, of) => `plan_id = ${of}` },
     ],
   },
-  { kind: 'tries by eye', table: 'eye_tries', key: 'id', parts: [] },
-  { kind: 'recent questions', table: 'recent', key: 'purpose', parts: [] },
+  { kind: 'tries by eye', one: 'try by eye', table: 'eye_tries', key: 'id', parts: [] },
+  { kind: 'recent questions', one: 'recent question', table: 'recent', key: 'purpose', parts: [] },
 ];
 
 /** Tables that are no kind of their own: there is one row, or their rows follow their papers. */

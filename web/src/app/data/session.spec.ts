@@ -40,7 +40,6 @@ describe('a workshop with a passphrase', () => {
     for (const request of http.match(() => true)) request.flush(null, refused);
     await settle(300);
     expect(dialogs()).toHaveLength(1);
-    expect(session.asking()).toBe(true);
     await type('');
     expect(dialogs()[0].textContent).toContain('Type the passphrase.');
     http.expectNone('/api/access');
@@ -76,7 +75,7 @@ describe('a workshop with a passphrase', () => {
     signIn.flush({ role: 'guest', asked: true });
     await settle(600);
     expect(dialogs()).toHaveLength(0);
-    expect([session.guest(), session.inside(), session.asking()]).toEqual([true, true, false]);
+    expect([session.guest(), session.inside()]).toEqual([true, true]);
     expect(got).toEqual([]);
     http.expectOne('/api/hands').flush({ rows: [], broken: [], total: 0, next: null });
     http.expectOne('/api/things/x').flush(null);

@@ -1,6 +1,6 @@
 import { computed, inject, Injectable, Injector, signal } from '@angular/core';
 import type { Access } from '@odd-corner/contract';
-import { catchError, defer, EMPTY, finalize, from, type Observable, share, switchMap, tap } from 'rxjs';
+import { catchError, defer, EMPTY, type Observable, share, switchMap, tap } from 'rxjs';
 import { Api } from './api';
 
 /** Who uses this page, and what it is asked for when the workshop has a passphrase. */
@@ -14,17 +14,10 @@ export class Session {
   readonly inside = computed(() => (this.held()?.role ?? null) !== null);
   /** Guests fold and tick; what they may not do is not offered. */
   readonly guest = computed(() => this.access().role === 'guest');
-  /** Whether the passphrase is being asked for now. */
-  readonly asking = signal(false);
-
   /** Asks for the passphrase, once for all that wait; emits when it was right. */
-  readonly signedIn: Observable<unknown> = defer(() => {
-    this.asking.set(true);
-    // It is rarely needed, and brings its dialog along.
-    return from(import('../sign-in/sign-in'));
-  }).pipe(
+  // It is rarely needed, and brings its dialog along.
+  readonly signedIn: Observable<unknown> = defer(() => import('../sign-in/sign-in')).pipe(
     switchMap(({ askForPassphrase }) => askForPassphrase(this.injector, (passphrase) => this.signIn(passphrase))),
-    finalize(() => this.asking.set(false)),
     share(),
   );
 

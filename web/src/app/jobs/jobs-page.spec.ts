@@ -1,5 +1,6 @@
 import { jobFileOf, newJob, type NewJob } from '@odd-corner/contract';
-import { aJob, aMake, aPaper, PageBench, picking } from '../testing/bench';
+import { aJob, aMake, aPaper, PageBench } from '../testing/bench';
+import { picking } from '../testing/files';
 import { JobsPage } from './jobs-page';
 
 describe('the jobs', () => {

@@ -2,7 +2,8 @@ import { TestbedHarnessEnvironment } from '@angular/cdk/testing/testbed';
 import { MatSortHarness } from '@angular/material/sort/testing';
 import { MatTableHarness } from '@angular/material/table/testing';
 import type { JobDraft, LogEntry, LogEntryChange } from '@odd-corner/contract';
-import { aJob, aPaper, aPiece, insideOf, PageBench, SETTINGS, textOf } from '../testing/bench';
+import { aJob, aPaper, aPiece, insideOf, PageBench, SETTINGS } from '../testing/bench';
+import { textOf } from '../testing/files';
 import { LogbookPage } from './logbook-page';
 
 describe('the logbook', () => {

@@ -10,18 +10,18 @@ describe('what the workshop answers to other programs', () => {
         get: {
           ...{ operationId: 'papers', summary: 'Papers on the shelf', tags: ['papers'] },
           parameters: [{ name: 'search', in: 'query' }],
-          responses: { '200': content({ type: 'array' }) },
+          responses: { '2XX': content({ type: 'array' }) },
         },
         post: {
           ...{ operationId: 'addPaper', summary: 'Put one there', tags: ['papers'], parameters: [] },
           requestBody: content({ type: 'object', title: 'a paper' }),
-          responses: { '200': content({ type: 'object' }) },
+          responses: { '2XX': content({ type: 'object' }) },
         },
       },
       '/api/eye-tries': {
         get: {
           ...{ operationId: 'eyeTries', summary: 'Tries', tags: ['eye-tries'], parameters: [] },
-          responses: { '200': content({}) },
+          responses: { '2XX': content({}) },
         },
       },
     },

@@ -21,7 +21,7 @@ interface Operation {
   readonly tags: readonly string[];
   readonly parameters: readonly { readonly name: string; readonly in: string }[];
   readonly requestBody?: Content;
-  readonly responses: { readonly '200': Content };
+  readonly responses: { readonly '2XX': Content };
 }
 
 const shown = (content: Content | undefined): string | null => {
@@ -71,5 +71,5 @@ const routeOf = (path: string, method: string, operation: Operation) => ({
   ...{ path, id: operation.operationId, method: method.toUpperCase(), summary: operation.summary },
   asked: operation.parameters.filter((one) => one.in === 'query').map(({ name }) => name),
   body: shown(operation.requestBody),
-  answer: shown(operation.responses['200']),
+  answer: shown(operation.responses['2XX']),
 });

@@ -40,7 +40,7 @@ export class TakenAlong {
   protected readonly rows = computed(() =>
     (this.waiting()?.kinds ?? []).map(({ kind, ...counts }) => ({
       kind,
-      ...Object.fromEntries(Object.entries(counts).map(([key, count]) => [key, count.toLocaleString('en')])),
+      ...Object.fromEntries(Object.entries(counts).map(([key, count]) => [key, `${count}`])),
     })),
   );
   protected readonly fresh = computed(() => this.waiting()?.kinds.some(({ fresh }) => fresh > 0) ?? false);

@@ -1,6 +1,7 @@
 import { type CreaseSheet, squareTray } from '@odd-corner/core';
 import DxfParser from 'dxf-parser';
-import { PageBench, textOf } from '../../testing/bench';
+import { PageBench } from '../../testing/bench';
+import { textOf } from '../../testing/files';
 import { CreaseFiles } from './crease-files';
 import { creaseSheetDxf } from './crease-sheet-dxf';
 
