@@ -1,4 +1,6 @@
+import { TestBed } from '@angular/core/testing';
 import { parsePurpose } from '@odd-corner/core';
+import { Changes } from '../data/changes';
 import { aPaper, aThing, PageBench, SETTINGS } from '../testing/bench';
 import { ShelfPage } from './shelf-page';
 
@@ -114,6 +116,28 @@ describe('the shelf', () => {
     await bench.choose('Show', 'Offcuts');
     await bench.settle();
     expect(rowsOf(bench)).toEqual(['Kraft, offcut']);
+  });
+
+  it('keeps what is being written in a cell when somebody else changes the list', async () => {
+    const bench = await show();
+    bench.find('oc-edit-cell.count button').click();
+    await bench.settle();
+    const box = bench.find<HTMLInputElement>('oc-edit-cell.count input');
+    bench.type('oc-edit-cell.count input', '17');
+    TestBed.inject(Changes).everything();
+    await bench.settle(120);
+    const other = aPaper({ id: '00000000-0000-4000-8000-000000000077', name: 'Another' });
+    bench.answer('GET', '/api/papers', [other, aPaper({ count: 9, version: 4 })]);
+    await bench.settle();
+    expect(bench.host.querySelectorAll('oc-edit-cell.count')).toHaveLength(2);
+    expect(bench.find<HTMLInputElement>('oc-edit-cell.count input')).toBe(box);
+    expect(box.value).toBe('17');
+    box.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter' }));
+    await bench.settle();
+    expect(bench.text).toContain('Somebody has made it 9 meanwhile.');
+    box.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter' }));
+    await bench.settle();
+    expect(bench.sent('PUT', `/api/papers/${aPaper().id}`).request.body).toMatchObject({ count: 17, version: 4 });
   });
 
   it('edits a count where it stands, tells what is wrong, and takes it back', async () => {

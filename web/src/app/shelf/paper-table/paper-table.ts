@@ -102,6 +102,8 @@ export class PaperTable {
       });
   });
 
+  /** Rows stay where others change the list: what is being written in one of them stays too. */
+  protected readonly idOf = (_: number, { id }: Paper): string => id;
   protected isLow = isLow;
   protected readonly free = freeOf;
 
