@@ -22,6 +22,16 @@ export async function answered(page: Page): Promise<void> {
   await expect(page.getByRole('heading', { name: /^\d+ forms? can do it$/ })).toBeVisible();
 }
 
+/**
+ * Waits until the page has what it asks for and works on nothing. The end of a request whose worker ended before it
+ * may never be told, so that a quiet network is waited for a while only.
+ */
+export async function settled(page: Page): Promise<void> {
+  await page.waitForLoadState('networkidle', { timeout: 15_000 }).catch(() => undefined);
+  const working = page.getByRole('status').filter({ hasText: /Folding|Reading|Looking|Pressing|Trying/ });
+  await expect(working).toHaveCount(0);
+}
+
 /** Opens how it is to hold what goes in, on a wide screen. */
 export async function openOptions(page: Page): Promise<void> {
   await page.getByRole('button', { name: /^Options/ }).click();

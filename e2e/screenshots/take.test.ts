@@ -1,5 +1,6 @@
 import { join } from 'node:path';
 import type { Page } from '@playwright/test';
+import { settled } from '../pages';
 import { expect, test } from '../workshop';
 
 const OUT = join(import.meta.dirname, '../../docs/screenshots');
@@ -7,10 +8,9 @@ const FOLDING = '0dd00000-0000-4000-8000-000300000001';
 const FOLDED = '0dd00000-0000-4000-8000-000300000003';
 const PLANNED = '0dd00000-0000-4000-8000-000300000004';
 
-async function settled(page: Page, url: string): Promise<void> {
+async function seen(page: Page, url: string): Promise<void> {
   await page.goto(url);
-  await page.waitForLoadState('networkidle');
-  await expect(page.getByRole('status').filter({ hasText: /Folding|Reading|Looking|Pressing|Trying/ })).toHaveCount(0);
+  await settled(page);
   await expect(page.locator('[aria-busy="true"]')).toHaveCount(0, { timeout: 60_000 });
   await page.evaluate(() => document.fonts.ready);
   await page.waitForTimeout(900);
@@ -34,12 +34,12 @@ const VIEWS = [
 
 for (const [name, path] of VIEWS)
   test(name, async ({ page, demo }) => {
-    await settled(page, demo.url + path);
+    await seen(page, demo.url + path);
     await page.screenshot({ path: join(OUT, `${name}.png`) });
   });
 
 test('compare', async ({ page, demo }) => {
-  await settled(page, `${demo.url}/?holds=60+x+45+x+22`);
+  await seen(page, `${demo.url}/?holds=60+x+45+x+22`);
   for (let k = 0; k < 4; k++) await page.getByRole('checkbox', { name: 'Compare' }).nth(k).click();
   await page.waitForTimeout(1500);
   await page.getByRole('heading', { name: /forms can do it/ }).evaluate((heading) => heading.scrollIntoView());
@@ -47,7 +47,7 @@ test('compare', async ({ page, demo }) => {
 });
 
 test('cutting', async ({ page, demo }) => {
-  await settled(page, `${demo.url}/shelf/cutting/new`);
+  await seen(page, `${demo.url}/shelf/cutting/new`);
   await page
     .getByLabel('One kind a line')
     .fill('4 x 150 x 150 pockets\n12 x 40 x 297 strips\n3 x A5 labels, not turned');
@@ -57,14 +57,14 @@ test('cutting', async ({ page, demo }) => {
 });
 
 test('holds', async ({ page, demo }) => {
-  await settled(page, `${demo.url}/?holds=sheet+150`);
+  await seen(page, `${demo.url}/?holds=sheet+150`);
   await page.screenshot({ path: join(OUT, 'holds.png') });
 });
 
 test.describe('dark', () => {
   test.use({ colorScheme: 'dark' });
   test('start-dark', async ({ page, demo }) => {
-    await settled(page, `${demo.url}/?holds=4+tickets+105+x+74%2C+one+hex+key+120+x+35+x+8`);
+    await seen(page, `${demo.url}/?holds=4+tickets+105+x+74%2C+one+hex+key+120+x+35+x+8`);
     await page.screenshot({ path: join(OUT, 'start-dark.png') });
   });
 });
@@ -72,11 +72,11 @@ test.describe('dark', () => {
 test.describe('phone', () => {
   test.use({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true });
   test('start-phone', async ({ page, demo }) => {
-    await settled(page, `${demo.url}/?holds=60+x+45+x+22`);
+    await seen(page, `${demo.url}/?holds=60+x+45+x+22`);
     await page.screenshot({ path: join(OUT, 'start-phone.png') });
   });
   test('fold-phone', async ({ page, demo }) => {
-    await settled(page, `${demo.url}/jobs/${FOLDING}/fold`);
+    await seen(page, `${demo.url}/jobs/${FOLDING}/fold`);
     await page.screenshot({ path: join(OUT, 'fold-phone.png') });
   });
 });

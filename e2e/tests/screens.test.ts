@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test';
 import axe from 'axe-core';
-import { answered, choose, line, sheetsOf } from '../pages';
+import { answered, choose, line, settled, sheetsOf } from '../pages';
 import { addPaper, expect, test } from '../workshop';
 
 const JOB = '0dd00000-0000-4000-8000-000300000001';
@@ -92,10 +92,7 @@ test('every place can be used by everyone, light and dark', async ({ browser, de
   page.on('console', (message) => message.type() === 'error' && errors.push(message.text()));
   for (const [k, [name, path]] of placesToday().entries()) {
     await page.goto(demo.url + path);
-    await page.waitForLoadState('networkidle');
-    await expect(page.getByRole('status').filter({ hasText: /Folding|Reading|Looking|Pressing|Trying/ })).toHaveCount(
-      0,
-    );
+    await settled(page);
     expect(await faults(page, name, schemesOf(k))).toEqual([]);
   }
   for (const [k, [path, open, seen]] of OPENED.entries()) {
@@ -129,10 +126,7 @@ test('every place fits a width of 360 px, and with a decimal comma shows no deci
   }
   for (const [name, path] of placesToday()) {
     await page.goto(demo.url + path);
-    await page.waitForLoadState('networkidle');
-    await expect(page.getByRole('status').filter({ hasText: /Folding|Reading|Looking|Pressing|Trying/ })).toHaveCount(
-      0,
-    );
+    await settled(page);
     const { wide, view } = await page.evaluate(() => ({
       wide: document.documentElement.scrollWidth,
       view: document.documentElement.clientWidth,
