@@ -12,5 +12,6 @@ export * from './fit';
 export * from './shelf';
 export * from './marks';
 export * from './record';
+export * from './slips';
 export * from './exchange';
 export * from './engine-version';

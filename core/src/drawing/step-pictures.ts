@@ -30,13 +30,14 @@ export interface Looking {
 }
 
 /** Share of the sheet by which layers are told apart. */
-const LAYER_STEP = 0.0045;
+export const LAYER_STEP = 0.0045;
 
 /** Standing paper is seen a little from the side and well from above, so that it keeps the way it lay. */
 const STANDING_TURN_DEG = 15;
 const STANDING_RISE_DEG = 47;
 
-function viewOf(step: FormStep, { fromBelow = false, quarterTurns = 0 }: Looking): View {
+/** From where the maker sees a step. */
+export function viewOf(step: Pick<FormStep, 'view'>, { fromBelow = false, quarterTurns = 0 }: Looking): View {
   if (step.view === 'space')
     return fromDirection(STANDING_TURN_DEG + 90 * quarterTurns, fromBelow ? -40 : STANDING_RISE_DEG);
   const { right, up, toward } = quarterTurns ? fromDirection(90 * quarterTurns, 90) : FROM_ABOVE;

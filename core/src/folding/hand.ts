@@ -17,8 +17,10 @@ import type { FoundMark } from './found-marks';
 import { Follower } from './follower';
 import { type InexactHand, missing, type Missing } from './inexact';
 import type { KnownLayers } from './known-layers';
+import type { MeantFold } from './meant-fold';
 import { noOrder } from './layer-order';
 import { MadeMarks } from './made-marks';
+import { moved } from './moved';
 import { type Extent, nearestOnMark, pinchedAt, pinchMark } from './pinch';
 import { creaseOnTable, faceAt, type Mark, middleOfTable, type Pose, spotAt } from './pose';
 import { type Act, type AskedSpot, type RecordedMove, type Recording, StructureDiffers } from './recording';
@@ -32,7 +34,7 @@ import { foldSimply, type SimpleFold } from './simple-fold';
 import { type PaperMesh, paperMesh, type PaperMeshOptions } from './soft/paper-mesh';
 import { type Relaxed, relaxing, type RelaxOptions, type RelaxProgress, type SoftTargets } from './soft/relax';
 import { refuseUnstuck, stick, type Stuck } from './stuck';
-import { apply, compose, IDENTITY, overUpright, type Transform, turnOnTable } from './transform';
+import { apply, IDENTITY, overUpright, type Transform, turnOnTable } from './transform';
 
 /** How a hand folds. */
 export interface HandOptions {
@@ -91,6 +93,7 @@ export class Hand {
   private stuck: Stuck[] = [];
   private readonly moves: RecordedMove[] = [];
   private readonly lined: string[] = [];
+  private readonly foldsMeant: MeantFold[] = [];
   private readonly start: Pose;
   private readonly miss: Missing | null;
   private readonly marksMade: MadeMarks;
@@ -130,6 +133,11 @@ export class Hand {
   /** Names of all folds and pinches that were lined up, in order: those that an inexact hand can miss. */
   get aligned(): readonly string[] {
     return this.lined;
+  }
+
+  /** All simple folds as they were meant, in order; none of a hand that follows another. */
+  get meant(): readonly MeantFold[] {
+    return this.foldsMeant;
   }
 
   /** How every place to fold was found, in order. */
@@ -427,12 +435,17 @@ export class Hand {
     under?: Point,
     among?: SimpleFold['among'],
   ): void {
-    const folds = this.folds;
+    const { folds, current: lying } = this;
     const move = this.movesMade;
     const { before } = this.along(name, alignment, (line) =>
       foldSimply(this.current, { line, towards, layers, name, under, among }),
     );
     if (before) this.folds = [...folds, { name, move, before: { pose: before, since: this.splits.length } }];
+    if (!this.follows)
+      this.foldsMeant.push({
+        ...{ name, alignment, towards, layers, under, among, move },
+        ...{ before: lying, after: this.current },
+      });
   }
 
   /** Makes a move along the line that the hand makes when it means an alignment. */
@@ -501,17 +514,6 @@ export class Hand {
     });
     this.folds = folds;
   }
-}
-
-function moved(pose: Pose, motion: Transform): Pose {
-  return {
-    ...pose,
-    frame: compose(motion, pose.frame),
-    ...(pose.others && {
-      others: pose.others.map(({ face, frame }) => ({ face, frame: compose(motion, frame) })),
-    }),
-    placed: pose.placed.map((m) => compose(motion, m)),
-  };
 }
 
 /** A sheet lying white side up, uncreased. */

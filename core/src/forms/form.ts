@@ -1,6 +1,7 @@
 import type * as z from 'zod';
 import type { FoundMark } from '../folding/found-marks';
 import type { Hand } from '../folding/hand';
+import type { MeantFold } from '../folding/meant-fold';
 import type { Pose } from '../folding/pose';
 import type { RelaxProgress } from '../folding/soft/relax';
 import type { ShownUnit } from '../measure/format-length';
@@ -46,6 +47,8 @@ export interface FormStep extends StepWords {
   readonly poses: readonly Pose[];
   /** How the places of its folds are found, in order. */
   readonly found: readonly FoundMark[];
+  /** Its simple folds as they were meant, in order. */
+  readonly meant?: readonly MeantFold[];
   /** How its marks are found otherwise than with a ruler, in words. */
   readonly finds?: readonly string[];
   /** Creases that this step makes or moves, by name. */

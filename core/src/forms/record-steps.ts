@@ -39,9 +39,9 @@ export function recordSteps(hand: Hand): StepRecord {
         moves();
         return;
       }
-      const before = hand.found.length;
+      const [before, folds] = [hand.found.length, hand.meant.length];
       const poses = hand.watch(moves);
-      steps.push({ ...words, ...shownAs(shown), poses, found: hand.found.slice(before) });
+      steps.push({ ...words, ...shownAs(shown), poses, found: hand.found.slice(before), meant: hand.meant.slice(folds) });
     },
   };
 }

@@ -11,7 +11,6 @@ import {
   type Looking,
   make,
   type Made,
-  type MarksWanted,
   type Opened,
   openedScene,
   type PaperScene,
@@ -21,7 +20,6 @@ import {
   SHELF,
   sheetFor,
   type SheetSize,
-  type ShownUnit,
   type SizeOptions,
   type SizeSum,
   sizeSums,
@@ -37,12 +35,13 @@ import { type Attempt, attempt } from './attempt';
 import { type FormAsked, madeForm } from './fold-piece';
 import { type PieceState, makeTasks } from './make-tasks';
 import { markTasks } from './mark-tasks';
-import { markedForm } from './marked-piece';
+import { slipTasks } from './slip-tasks';
+import { type FormStepsAsked, markedForm } from './marked-piece';
 import { inSlices, pause } from './in-slices';
 import { fitting, questions } from './fitting';
 
 /** A step ready to be shown: words and pictures, no poses. */
-export interface ShownStep extends Omit<FormStep, 'poses' | 'arrows'> {
+export interface ShownStep extends Omit<FormStep, 'poses' | 'arrows' | 'meant'> {
   readonly pictures: StepPictures;
   readonly facts: StepFacts;
   readonly creasePattern: Drawing;
@@ -50,13 +49,6 @@ export interface ShownStep extends Omit<FormStep, 'poses' | 'arrows'> {
 
 /** A question that comes right at the start goes first. */
 const WARM_UP_AFTER_MS = 400;
-
-export interface FormStepsAsked extends FormAsked {
-  readonly unit: ShownUnit;
-  readonly looking: Looking;
-  /** How its marks are found; with a ruler when left out. */
-  readonly marks?: MarksWanted;
-}
 
 export interface TriedPiece {
   readonly sizes: FormSizes;
@@ -103,7 +95,7 @@ function similar(asked: FormAsked): Pick<Made, 'folding' | 'sizes'> & { readonly
 
 function shownSteps(steps: readonly FormStep[], looking: Looking): ShownStep[] {
   return steps.map((step) => {
-    const { poses, arrows: _arrows, ...words } = step;
+    const { poses, arrows: _arrows, meant: _meant, ...words } = step;
     return {
       ...words,
       pictures: stepPictures(step, looking),
@@ -131,6 +123,7 @@ export const foldingTasks = {
   ...answerTasks,
   ...makeTasks,
   ...markTasks,
+  ...slipTasks,
 
   /** Fulfilled once others can see that this worker lives: where tasks run on the page's own thread, at once. */
   watched(): Promise<void> {

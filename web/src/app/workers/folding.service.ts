@@ -23,8 +23,10 @@ import type { AnswersAsked, PictureAsked, ReplaysAsked, SheetChance } from './an
 import type { FormAsked } from './fold-piece';
 import type { EntryMarks, FoldingOrder, OthersAsked, PieceState, MakeAsked, SizedAsked, WholeMake } from './make-tasks';
 import type { FreeAsked, FreeWay, MarksShown } from './mark-tasks';
-import type { FormStepsAsked, OpenedPiece, ShownStep, ShownSteps, Tried } from './folding-tasks';
+import type { OpenedPiece, ShownStep, ShownSteps, Tried } from './folding-tasks';
 import type { Attempt } from './attempt';
+import type { FormStepsAsked } from './marked-piece';
+import type { StatesBefore } from './slip-tasks';
 import { FOLDING_WORKER, PICTURE_WORKER } from './folding-worker-token';
 
 /** How far a soft piece has opened: steps made, then the piece. */
@@ -122,6 +124,11 @@ export class Folding {
 
   formSteps(asked: FormStepsAsked): Observable<ShownSteps> {
     return defer(() => this.worker.formSteps(asked));
+  }
+
+  /** The states before a step, and those that its usual slips lead to. */
+  statesAround(asked: FormStepsAsked, index: number): Observable<StatesBefore> {
+    return defer(() => this.worker.statesAround(asked, index));
   }
 
   /** Steps made so far, then the opened piece; who stops listening stops the work. */

@@ -1,6 +1,7 @@
 import {
   findingWords,
   formatLength,
+  type Looking,
   make,
   type Made,
   type MarksWanted,
@@ -13,6 +14,13 @@ import {
 } from '@odd-corner/core';
 import { type FormAsked, madeForm } from './fold-piece';
 import { markSearch } from './mark-searches';
+
+export interface FormStepsAsked extends FormAsked {
+  readonly unit: ShownUnit;
+  readonly looking: Looking;
+  /** How its marks are found; with a ruler when left out. */
+  readonly marks?: MarksWanted;
+}
 
 /** How the marks of a folded piece are found. */
 export const pieceMarks = (asked: FormAsked, { folding }: Pick<Made, 'folding'>, wanted: MarksWanted): PieceMarks =>

@@ -41,6 +41,25 @@ describe('folding at the table', () => {
     expect(b.host.querySelectorAll('.tick.past')).toHaveLength(1);
   });
 
+  it('shows the last states and the usual slips beside the right one, and goes on from the one that is chosen', async () => {
+    const { b } = await bench([4]);
+    expect(b.text).toContain('step 5 of 16');
+    await press(b, 'd');
+    const dialog = (): HTMLElement => document.querySelector<HTMLElement>('oc-looks-different')!;
+    for (let k = 0; k < 40 && !dialog().querySelector('h3'); k++) await b.settle(60);
+    const words = dialog().textContent ?? '';
+    expect(words).toContain('After step 5 it should look like this');
+    expect(words).toContain('The other side was up');
+    // Each state from both sides.
+    expect(dialog().querySelectorAll('.slips oc-drawing').length).toBeGreaterThan(6);
+    const back = [...dialog().querySelectorAll('button')].find(({ textContent }) =>
+      textContent?.includes('from step 3'),
+    );
+    back?.click();
+    for (let k = 0; k < 20 && document.querySelector('oc-looks-different'); k++) await b.settle(60);
+    expect(b.text).toContain('step 3 of 16');
+  });
+
   it('fills the screen by a key or its button, on this device from then on, until Escape or the table is left', async () => {
     localStorage.clear();
     const filled = (): boolean => document.documentElement.classList.contains('filled');

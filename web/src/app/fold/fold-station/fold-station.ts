@@ -34,6 +34,7 @@ import { UndoBar } from '../../ui/undo/undo-bar';
 import { Folding } from '../../workers/folding.service';
 import { type CopyToFold, copiesToFold, isFolded, nextCopy, nextStep } from '../copies';
 import { filledScreen, fillScreen } from '../filled-screen';
+import { compareStates } from '../looks-different/looks-different';
 import { keepAwake } from '../keep-awake';
 import { ProgressWriter } from '../progress-writer';
 import { TableTime } from '../table-time';
@@ -303,6 +304,8 @@ export class FoldStation {
         return this.showing.update((now) => (now === 'picture' ? 'creases' : 'picture'));
       case 'measures':
         return this.measures.update((now) => !now);
+      case 'differs':
+        return this.compare();
       case 'fill':
         return fillScreen(this.filled);
       case 'aloud':
@@ -359,6 +362,15 @@ export class FoldStation {
     this.writer.write(this.makeId(), {
       ...{ entryKey: at.entryKey, copy: at.copy, done },
       seconds: this.time.of(keyOf(at)),
+    });
+  }
+
+  private compare(): void {
+    const asked = this.shownAs();
+    if (!asked || this.copyDone() || this.allDone()) return;
+    const { copy } = this.place() ?? {};
+    compareStates(this.dialog, { asked, index: this.index(), colours: this.colours() }).subscribe((step) => {
+      if (step !== undefined && this.place()?.copy === copy) this.go(step);
     });
   }
 

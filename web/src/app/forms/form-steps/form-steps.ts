@@ -1,11 +1,13 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, ElementRef, inject, input } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
+import { MatDialog } from '@angular/material/dialog';
 import { MatExpansionModule } from '@angular/material/expansion';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { ActivatedRoute, RouterLink } from '@angular/router';
 import { caliperOf, COMMON_PAPER, formById, SHELF } from '@odd-corner/core';
 import { of } from 'rxjs';
 import { WorkshopSettings } from '../../data/workshop-settings';
+import { compareStates } from '../../fold/looks-different/looks-different';
 import { CautionNote } from '../../ui/caution/caution';
 import { DrawingView } from '../../ui/drawing-view/drawing-view';
 import { PLAIN_PAPER } from '../../ui/drawing-view/paper-colours';
@@ -42,6 +44,8 @@ export class FormSteps {
   private readonly troubles = inject(Troubles);
   private readonly settings = inject(WorkshopSettings);
   private readonly route = inject(ActivatedRoute);
+  private readonly dialog = inject(MatDialog);
+  private readonly page = inject<ElementRef<HTMLElement>>(ElementRef);
   protected readonly paper = PLAIN_PAPER;
   protected readonly form = computed(() => (SHELF.has(this.id()) ? formById(this.id()) : null));
   private readonly params = toSignal(this.route.queryParamMap, { requireSync: true });
@@ -53,21 +57,29 @@ export class FormSteps {
     const asked = this.asked();
     return asked && writeFormQuery(asked);
   });
+  private readonly folded = computed(() => {
+    const asked = this.asked();
+    return (
+      asked && {
+        ...asked,
+        formId: this.id(),
+        thicknessMm: caliperOf(COMMON_PAPER),
+        unit: this.settings.current().unit,
+        looking: {},
+      }
+    );
+  });
   protected readonly shown = toSignal(
-    toObservable(
-      computed(() => {
-        const asked = this.asked();
-        return (
-          asked && {
-            ...asked,
-            formId: this.id(),
-            thicknessMm: caliperOf(COMMON_PAPER),
-            unit: this.settings.current().unit,
-            looking: {},
-          }
-        );
-      }),
-    ).pipe(this.troubles.asking((asked) => (asked ? this.folding.formSteps(asked) : of(null)))),
+    toObservable(this.folded).pipe(this.troubles.asking((asked) => (asked ? this.folding.formSteps(asked) : of(null)))),
     { initialValue: null },
   );
+
+  /** What the paper may look like instead; where it goes on from there, that step comes into view. */
+  protected compare(index: number): void {
+    const asked = this.folded();
+    if (!asked) return;
+    compareStates(this.dialog, { asked, index, colours: this.paper }).subscribe((step) => {
+      if (step !== undefined) this.page.nativeElement.querySelectorAll('ol > li')[step]?.scrollIntoView();
+    });
+  }
 }

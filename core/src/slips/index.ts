@@ -1,0 +1,3 @@
+export * from './slip-words';
+export * from './wrong-states';
+export { lookAlike, lookOf } from './looks';
