@@ -1,5 +1,5 @@
 /**
- * Arrows run one way. Inside core: measure ← paper ← pattern ← folding ← assembly ← bodies ← purpose ← rooms ← forms ← fit ← (shelf, marks, slips, record) ← drawing.
+ * Arrows run one way. Inside core: measure ← paper ← pattern ← folding ← assembly ← bodies ← purpose ← rooms ← forms ← fit ← (shelf, marks, slips, batch, record) ← drawing.
  * @type {import('dependency-cruiser').IConfiguration}
  */
 const core = [
@@ -13,7 +13,7 @@ const core = [
   'rooms',
   'forms',
   'fit',
-  '(shelf|marks|slips|trials|runs|record)',
+  '(shelf|marks|slips|batch|trials|runs|record)',
   '(drawing|exchange)',
 ];
 

@@ -45,6 +45,7 @@ export const CHANGES: Readonly<Partial<Record<RouteName, readonly Topic[]>>> = {
   ...{ addEyeTry: ['eyeTries'], removeEyeTry: ['eyeTries'] },
   ...{ addJob: ['jobs'], changeJob: STOCK, removeJob: STOCK, restoreJob: ['jobs'] },
   ...{ archiveJob: STOCK, unarchiveJob: ['jobs'], addProgress: ['jobs'], clearProgress: ['jobs'] },
+  ...{ changeBatch: ['jobs'], takeSeats: ['jobs'] },
   ...{ acceptCut: STOCK, dropCut: STOCK, doneCut: STOCK, undoneCut: STOCK },
   ...{ addLogEntry: FOLDED, changeLogEntry: FOLDED, removeLogEntry: FOLDED, restoreLogEntry: FOLDED },
   ...{ addRecent: ['recent'], changeSettings: ['settings'], purge: TOPICS },

@@ -30,6 +30,7 @@ export * from './problem';
 export * from './workshop';
 export * from './access';
 export * from './health';
+export * from './batch';
 export * from './change';
 export * from './workshop-file';
 export * from './log-table';

@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import { asked } from './asked';
+import { batch } from './batch';
 import { cut, cutPlan } from './cut';
 import { make, papersThen, predicted, slug } from './make';
 import { id, moment, name, version } from './shared';
@@ -57,6 +58,8 @@ export const jobMake = jobMakeDraft.omit({ chance: true }).extend({
   /** The cutting plan of several that its sheets are in. */
   inPlan: z.object({ id, title: name, done: z.boolean() }).nullable(),
   progress: z.array(copyProgress),
+  /** How its copies are folded, and by whom. */
+  batch,
 });
 
 /** A job holds one make, or several where a set belongs together: a kit. */

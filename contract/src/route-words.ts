@@ -46,6 +46,8 @@ export const ROUTE_WORDS: Readonly<Record<RouteName, string>> = {
   unarchiveJob: 'Take a job up again',
   addProgress: 'Say which steps of which copies are done; merged with what is there, so that nothing is lost',
   clearProgress: 'Begin the folding of a make anew',
+  changeBatch: 'Say how the copies of a make are folded: one by one or stage by stage, and what is held',
+  takeSeats: 'Say who folds some copies at this table, or give them back',
   acceptCut: 'Keep the sheets of a plan for a make',
   dropCut: 'Let go of the sheets that a make keeps',
   doneCut: 'Say that they were cut: they leave the shelf',

@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import { backup, backupNamed } from './backup';
+import { batchRules, seatsSent } from './batch';
 import { change } from './change';
 import { cuttingAnew, cuttingPlan, cutTicked, newCuttingPlan } from './cutting-plan';
 import { eyeTry, newEyeTry } from './eye-try';
@@ -88,6 +89,10 @@ export const routes = {
   addProgress: { method: 'POST', path: '/api/makes/:id/progress', body: progressSent, answer: job },
   /** Folding begins anew, all copies. */
   clearProgress: { method: 'DELETE', path: '/api/makes/:id/progress', answer: job },
+  /** How its copies are folded from now on; who folds them stays. */
+  changeBatch: { method: 'PUT', path: '/api/makes/:id/batch', body: batchRules, answer: job },
+  /** Says who folds some copies: the latest word counts. */
+  takeSeats: { method: 'POST', path: '/api/makes/:id/seats', body: seatsSent, answer: job },
   /** Keeps the sheets of a cutting plan for a make. */
   acceptCut: { method: 'PUT', path: '/api/makes/:id/cut', body: cutSent, answer: job },
   dropCut: { method: 'POST', path: '/api/makes/:id/cut/drop', body: versioned, answer: job },

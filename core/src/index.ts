@@ -13,5 +13,6 @@ export * from './shelf';
 export * from './marks';
 export * from './record';
 export * from './slips';
+export * from './batch';
 export * from './exchange';
 export * from './engine-version';

@@ -11,6 +11,7 @@ import {
   keptPlan,
   type LogEntry,
   makeOf,
+  NO_BATCH,
   optionsOf,
   type Paper,
   type PaperMove,
@@ -99,7 +100,17 @@ class DemoWorks {
     const from: EntryPapers = { papers: [paper.id], thicknessMm: on.thicknessMm };
     const make = makeOf(found(answer), () => from);
     return {
-      ...{ id, asked, make, count, marks: null, art: null, cut: this.cut(make, plan), inPlan: null },
+      ...{
+        id,
+        asked,
+        make,
+        count,
+        marks: null,
+        art: null,
+        cut: this.cut(make, plan),
+        inPlan: null,
+        batch: plan.batch ?? NO_BATCH,
+      },
       told: {
         ...{ sizes: foretell(toFold(make), handMm), chance: answer.chance, handMm, engineVersion: ENGINE_VERSION },
         papers: Object.fromEntries(make.entries.map(({ key }) => [key, [thenOf(paper)]])),

@@ -1,4 +1,4 @@
-import type { AskedOptions } from '@odd-corner/contract';
+import type { AskedOptions, Batch } from '@odd-corner/contract';
 
 /** One make of a demo job, as a maker would ask for it. */
 export interface MakePlan {
@@ -17,6 +17,8 @@ export interface MakePlan {
   readonly seconds?: number;
   /** Whether a cutting plan was accepted, and whether it is cut. */
   readonly cut?: 'kept' | 'cut';
+  /** How its copies are folded, where not one by one. */
+  readonly batch?: Batch;
 }
 
 /** Something folded: how far each size of its first room came out from the prediction, in mm, in their order. */
@@ -133,7 +135,11 @@ export const PLANS: readonly JobPlan[] = [
     makes: [
       {
         ...{ formId: 'page-corner-bookmark', holds: 'pages 4 mm', paper: 3, count: 6 },
-        ...{ done: [20, 20, 2], seconds: 260 },
+        ...{ done: [20, 20, 3, 3, 1], seconds: 260 },
+        batch: {
+          ...{ way: 'stages', gate: null, openTo: null },
+          seats: [0, 1, 2].map((copy) => ({ entryKey: 'piece', copy, name: 'Window seat' })),
+        },
       },
     ],
     daysAgo: 1,

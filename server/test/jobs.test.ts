@@ -243,3 +243,43 @@ describe('the bin', () => {
     expect(b.workshop.db.prepare('SELECT count(*) AS n FROM makes').get()).toEqual({ n: 0 });
   });
 });
+
+describe('copies folded together', () => {
+  const seatsOf = (body: unknown) => jobSchema.parse(body).makes[0].batch.seats;
+  const copy = (n: number) => ({ entryKey: 'tray', copy: n });
+
+  it('begin one by one, with nobody’s name on them; how they are folded is kept beside who folds them', async () => {
+    const { b, make } = await start();
+    expect(make.batch).toEqual({ way: 'copies', gate: null, openTo: null, seats: [] });
+    await b.send('POST', `/api/makes/${make.id}/seats`, { name: 'Blue chair', copies: [copy(0)] });
+    const rules = { way: 'stages', gate: 'all', openTo: 0 };
+    const { body, status } = await b.send('PUT', `/api/makes/${make.id}/batch`, rules);
+    expect(status).toBe(200);
+    expect(jobSchema.parse(body).makes[0].batch).toEqual({ ...rules, seats: [{ ...copy(0), name: 'Blue chair' }] });
+    // The job's own version stays: nobody who has it open is told of a conflict.
+    expect(jobSchema.parse(body).version).toBe(1);
+  });
+
+  it('go over to who takes them last, and can be given back', async () => {
+    const { b, make } = await start();
+    const to = (name: string | null) => b.send('POST', `/api/makes/${make.id}/seats`, { name, copies: [copy(0)] });
+    await to('Blue chair');
+    expect(seatsOf((await to('Window')).body)).toEqual([{ ...copy(0), name: 'Window' }]);
+    expect(seatsOf((await to(null)).body)).toEqual([]);
+  });
+
+  it('keep who folds them when the job is changed, and are only those that there are', async () => {
+    const { b, make, begun } = await start();
+    await b.send('POST', `/api/makes/${make.id}/seats`, { name: 'Window', copies: [copy(0)] });
+    const { makes, ...rest } = watchJob(null);
+    const next = { ...rest, title: 'Other words', version: 1, makes: makes.map((one) => ({ ...one, id: make.id })) };
+    const changed = await b.send('PUT', `/api/jobs/${begun.id}`, next);
+    expect(changed.status).toBe(200);
+    expect(seatsOf(changed.body)).toEqual([{ ...copy(0), name: 'Window' }]);
+    const stray = await b.send('POST', `/api/makes/${make.id}/seats`, { name: 'Window', copies: [copy(7)] });
+    expect(stray.status).toBe(422);
+    expect((await b.send('PUT', `/api/makes/${make.id}/batch`, { way: 'by luck', gate: 0, openTo: -1 })).status).toBe(
+      400,
+    );
+  });
+});

@@ -40,6 +40,10 @@ export interface StepWords {
   readonly crease: 'sharp' | 'soft' | 'pinch' | 'none';
   /** Where the work can hurt someone: the usual caution. */
   readonly caution?: string;
+  /** What has to set or dry before anybody goes on with this copy. */
+  readonly waits?: 'glue';
+  /** The stage of work that begins with this step, where the form says its stages itself, see `stagesOf`. */
+  readonly stage?: string;
 }
 
 /** One step: poses on one pattern, from before to after; between them the folded state of a crease that is opened again. */

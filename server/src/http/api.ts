@@ -10,6 +10,7 @@ import { inOneGo } from '../db/in-one-go';
 import type { Workshop } from '../db/workshop';
 import { acceptCut, doneCut, dropCut, releaseJob, undoneCut } from '../jobs/cut-sheets';
 import { addProgress } from '../jobs/add-progress';
+import { changeBatch, takeSeats } from '../jobs/keep-batch';
 import { addJob, changeJob } from '../jobs/keep-job';
 import { addLogEntry, changeLogEntry, removeLogEntry, restoreLogEntry } from '../log/record-entry';
 import type { Verify } from '../verify/verify-make';
@@ -155,6 +156,8 @@ function handlers(
 
     addProgress: ({ id, body: { copies } }) => addProgress(workshop, id, copies, now()),
     clearProgress: ({ id }) => inOneGo(db, () => jobs.clearProgress(jobs.ofMake(id).id, id, now())),
+    changeBatch: ({ id, body }) => changeBatch(workshop, id, body, now()),
+    takeSeats: ({ id, body }) => takeSeats(workshop, id, body, now()),
     acceptCut: ({ id, body }) => acceptCut(workshop, id, body, now()),
     dropCut: ({ id, body: { version } }) => dropCut(workshop, id, version, now()),
     doneCut: ({ id, body: { version } }) => doneCut(workshop, id, version, now()),

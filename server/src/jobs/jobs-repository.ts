@@ -6,6 +6,8 @@ import {
   type JobMake,
   type JobsAsked,
   job as jobSchema,
+  NO_BATCH,
+  type Batch,
 } from '@odd-corner/contract';
 import type { KeptOffcut } from '../cutting/kept-offcuts';
 import { keptRows } from '../db/kept-rows';
@@ -37,6 +39,7 @@ interface MakeRow {
   readonly told: string | null;
   readonly marks: string | null;
   readonly art: string | null;
+  readonly batch: string | null;
   readonly cutPlan: string | null;
   readonly cutDone: 0 | 1;
   readonly inPlan: { readonly id: string; readonly title: string; readonly done: 0 | 1 } | null;
@@ -50,7 +53,7 @@ const BEGUN = `EXISTS (SELECT 1 FROM makes m WHERE m.job_id = t.id AND EXISTS ($
 const SELECT = `SELECT t.id, t.title, t.folder_hand_id AS folderHandId, t.archived_at AS archivedAt, t.created_at AS createdAt,
   t.updated_at AS updatedAt, t.version, ${FOLDED} AS folded, ${BEGUN} AS begun,
   (SELECT json_group_array(json_object('id', m.id, 'asked', m.asked, 'make', m.make, 'count', m.count, 'told', m.told,
-      'marks', m.marks, 'art', m.art, 'cutPlan', m.cut_plan, 'cutDone', m.cut_done, 'inPlan',
+      'marks', m.marks, 'art', m.art, 'batch', m.batch, 'cutPlan', m.cut_plan, 'cutDone', m.cut_done, 'inPlan',
       (SELECT json_object('id', k.id, 'title', k.title, 'done', NOT EXISTS (SELECT 1 FROM plan_parents q WHERE q.plan_id = k.id AND q.done = 0))
         FROM plan_makes pm JOIN cutting_plans k ON k.id = pm.plan_id WHERE pm.make_id = m.id AND k.removed_at IS NULL LIMIT 1),
       'progress',
@@ -68,6 +71,7 @@ function makeOf({ cutPlan, cutDone, inPlan, ...row }: MakeRow): unknown {
     ...row,
     ...{ asked: readJson(row.asked), make: readJson(row.make) },
     ...{ told: orNull(row.told), marks: orNull(row.marks), art: orNull(row.art) },
+    batch: orNull(row.batch) ?? NO_BATCH,
     cut: cutPlan === null ? null : { plan: readJson(cutPlan), done: cutDone === 1 },
     inPlan: inPlan && { ...inPlan, done: inPlan.done === 1 },
     progress: progress.map(({ done, ...copy }) => ({ ...copy, done: readJson(done) })),
@@ -93,7 +97,7 @@ function conditions({ state, archived, search }: JobsAsked): Where[] {
 }
 
 /** A make with what was predicted for it, as it is stored. */
-export type MakeKept = Omit<JobMake, 'progress' | 'cut' | 'inPlan'>;
+export type MakeKept = Omit<JobMake, 'progress' | 'cut' | 'inPlan' | 'batch'>;
 
 /** Jobs and their makes, with how far folding has come. Their state follows from progress and from the logbook. */
 export function jobsRepository(db: Db) {
@@ -136,6 +140,7 @@ export function jobsRepository(db: Db) {
     `INSERT INTO cut_sheets (make_id, paper_id, sheets, done) VALUES (?, ?, ?, ?)
       ON CONFLICT (make_id, paper_id) DO UPDATE SET sheets = sheets + excluded.sheets`,
   );
+  const putBatch = db.prepare<[string, string]>('UPDATE makes SET batch = ? WHERE id = ?');
   const progressOf = db.prepare<[string, string, number], { done: string; seconds: number }>(
     'SELECT done, seconds FROM progress WHERE make_id = ? AND entry_key = ? AND copy = ?',
   );
@@ -191,7 +196,8 @@ export function jobsRepository(db: Db) {
     put({ id, makes, ...job }: Omit<Job, 'state'>): void {
       insert.run({ ...job, id, words: wordsIn(job.title, makes) });
       putMakes(id, makes);
-      for (const { id: makeId, progress, cut } of makes) {
+      for (const { id: makeId, progress, cut, batch } of makes) {
+        putBatch.run(JSON.stringify(batch), makeId);
         progress.forEach((copy) => merge(makeId, copy));
         if (!cut) continue;
         putCut.run(JSON.stringify(cut.plan), cut.done ? 1 : 0, makeId);
@@ -232,6 +238,11 @@ export function jobsRepository(db: Db) {
     },
     merge(jobId: string, makeId: string, copies: readonly CopyProgress[], at: string): Job {
       copies.forEach((copy) => merge(makeId, copy));
+      touch.run(at, jobId);
+      return rows.written(jobId);
+    },
+    keepBatch(jobId: string, makeId: string, batch: Batch, at: string): Job {
+      putBatch.run(JSON.stringify(batch), makeId);
       touch.run(at, jobId);
       return rows.written(jobId);
     },

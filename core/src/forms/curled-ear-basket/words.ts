@@ -120,6 +120,7 @@ export function basketWords(
       slip: { what: 'A roll opens.', remedy: 'Roll it tighter, and put a band round the walls for an hour.' },
       crease: 'soft',
       caution: 'Glue with the window open.',
+      waits: 'glue',
     },
     fill: {
       id: 'fill',

@@ -87,7 +87,10 @@ export function diamondWords(
         remedy: 'It lies in front of the pocket’s front. Take it out and put it behind that layer.',
       },
       crease: 'soft',
-      ...(flap === 'glue' && { caution: 'Let the glue dry flat with the window open, and keep it off the card.' }),
+      ...(flap === 'glue' && {
+        caution: 'Let the glue dry flat with the window open, and keep it off the card.',
+        waits: 'glue',
+      }),
     },
   };
 }

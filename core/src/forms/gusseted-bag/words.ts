@@ -54,7 +54,7 @@ export function bagWords(marks: BagMarks, unit: ShownUnit = 'mm'): Readonly<Reco
           }
         : { what: 'The tape caught crooked.', remedy: 'Lift it slowly before you press it hard, and lay it anew.' },
       crease: 'sharp',
-      ...(glued && { caution: 'Glue with the window open, and let it dry before you go on.' }),
+      ...(glued && { caution: 'Glue with the window open, and let it dry before you go on.', waits: 'glue' }),
     },
     bottom: {
       id: 'bottom',
@@ -94,6 +94,7 @@ export function bagWords(marks: BagMarks, unit: ShownUnit = 'mm'): Readonly<Reco
         remedy: 'The base is off the middle then, and the sides lean. Shift both.',
       },
       crease: 'sharp',
+      ...(glued && { waits: 'glue' }),
     },
     sides: {
       id: 'sides',

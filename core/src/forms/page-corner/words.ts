@@ -42,6 +42,7 @@ export const PAGE_CORNER_WORDS: Readonly<Record<PageCornerStep, StepWords>> = {
     slip: { what: 'The band is wider than the pocket.', remedy: 'Trim it along the edges, or it catches on the page.' },
     crease: 'none',
     caution: 'Scissors and glue: the usual care, and children with a grown-up beside them.',
+    waits: 'glue',
   },
   turn: {
     id: 'turn',

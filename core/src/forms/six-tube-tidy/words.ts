@@ -5,6 +5,7 @@ type UnitStep = 'upright' | 'level' | 'corners' | 'sides' | 'ends' | 'tube' | 'g
 export const UNIT_WORDS: Readonly<Record<UnitStep, StepWords>> = {
   upright: {
     id: 'upright-quarters',
+    stage: 'Creases',
     title: 'Upright quarters',
     words:
       'White side up. Fold the left edge to the right edge and open; then both edges to the middle crease, and open.',
@@ -22,6 +23,7 @@ export const UNIT_WORDS: Readonly<Record<UnitStep, StepWords>> = {
   },
   corners: {
     id: 'corners',
+    stage: 'Corners and sides',
     title: 'Corners to the nearest crossing',
     words: 'Fold each corner to the crossing of creases nearest to it.',
     check: 'Each folded corner fills half of one square.',
@@ -38,6 +40,7 @@ export const UNIT_WORDS: Readonly<Record<UnitStep, StepWords>> = {
   },
   ends: {
     id: 'ends-over',
+    stage: 'Tube',
     title: 'Turn over, both ends in',
     words:
       'Turn over, the plain side up. Fold both ends over to the middle, crease through all layers, and open them to right angles.',
@@ -69,6 +72,7 @@ export const UNIT_WORDS: Readonly<Record<UnitStep, StepWords>> = {
     },
     crease: 'soft',
     caution: 'Glue with the window open.',
+    waits: 'glue',
   },
   stand: {
     id: 'check-angle',

@@ -57,6 +57,7 @@ export function trayWords(
           },
           crease: 'sharp',
           caution: 'Use a glue stick or thin paste, and open a window while it sets.',
+          waits: 'glue',
         };
   const lift = (end: 'far' | 'near'): StepWords => ({
     id: `${end}-lift`,

@@ -1,11 +1,13 @@
 import { inject, Injectable } from '@angular/core';
 import {
+  type BatchRulesSent,
   type CopyProgress,
   type CutPlanKept,
   draftOf,
   type Job,
   type JobDraft,
   type NewJob,
+  type SeatsSent,
 } from '@odd-corner/contract';
 import { SHELF } from '@odd-corner/core';
 import { forkJoin, map, type Observable, tap } from 'rxjs';
@@ -95,6 +97,16 @@ export class Jobs extends Collection<Job> {
   /** Adds to what is done: nothing that another device has said is lost. */
   addProgress(makeId: string, copies: CopyProgress[]): Observable<Job> {
     return this.kept(this.api.call('addProgress', { id: makeId, body: { copies } }));
+  }
+
+  /** How the copies of a make are folded from now on. */
+  changeBatch(makeId: string, rules: BatchRulesSent): Observable<Job> {
+    return this.kept(this.api.call('changeBatch', { id: makeId, body: rules }));
+  }
+
+  /** Says who folds some copies; null gives them back. */
+  takeSeats(makeId: string, seats: SeatsSent): Observable<Job> {
+    return this.kept(this.api.call('takeSeats', { id: makeId, body: seats }));
   }
 
   /** Folding begins anew. */

@@ -11,7 +11,7 @@ const order = fc
   .uniqueArray(entry, { minLength: 1, maxLength: 3, selector: ({ key }) => key })
   .map((entries): Pick<FoldingOrder, 'entries'> => ({
     entries: entries.map(({ key, copies, steps }) => ({
-      ...{ key, name: key, copies },
+      ...{ key, name: key, copies, stages: [{ name: 'All', from: 0, to: steps }] },
       steps: Array.from({ length: steps }, (_, k) => ({ id: `s${k}`, title: `Step ${k}` })),
     })),
   }));
@@ -60,6 +60,7 @@ describe('copies to be folded', () => {
           key: 'unit',
           name: 'Unit',
           copies: 2,
+          stages: [{ name: 'All', from: 0, to: 2 }],
           steps: [
             { id: 'a', title: '' },
             { id: 'b', title: '' },

@@ -1,4 +1,5 @@
 import type { CopyProgress } from '@odd-corner/contract';
+import type { Stage } from '@odd-corner/core';
 import type { FoldingOrder } from '../workers/make-tasks';
 
 /** One copy of one entry, to be folded by itself. */
@@ -10,6 +11,7 @@ export interface CopyToFold {
   /** Of how many. */
   readonly of: number;
   readonly steps: FoldingOrder['entries'][number]['steps'];
+  readonly stages: readonly Stage[];
   /** Steps that are done, by their ids. */
   readonly done: ReadonlySet<string>;
   readonly seconds: number;
@@ -21,11 +23,11 @@ export function copiesToFold(
   count: number,
   progress: readonly CopyProgress[],
 ): readonly CopyToFold[] {
-  return entries.flatMap(({ key, name, copies, steps }) =>
+  return entries.flatMap(({ key, name, copies, steps, stages }) =>
     Array.from({ length: count * copies }, (_, copy): CopyToFold => {
       const known = progress.find((one) => one.entryKey === key && one.copy === copy);
       return {
-        ...{ entryKey: key, copy, name, of: count * copies, steps },
+        ...{ entryKey: key, copy, name, of: count * copies, steps, stages },
         done: new Set(known?.done),
         seconds: known?.seconds ?? 0,
       };
@@ -49,3 +51,10 @@ export function nextCopy(copies: readonly CopyToFold[]): number {
   const [begun, next] = [open(true), open(false)];
   return begun >= 0 ? begun : next >= 0 ? next : copies.length;
 }
+
+/** A copy by its name. */
+export const keyOf = ({ entryKey, copy }: Pick<CopyToFold, 'entryKey' | 'copy'>): string => `${entryKey} ${copy}`;
+
+/** What it is called, and which of several. */
+export const nameOf = ({ name, copy, of: all }: Pick<CopyToFold, 'name' | 'copy' | 'of'>): string =>
+  all > 1 ? `${name} ${copy + 1} of ${all}` : name;

@@ -7,6 +7,7 @@ export const TABLE_KEYS = [
   { keys: ['c'], does: 'creases', shown: 'c', words: 'crease pattern' },
   { keys: ['m'], does: 'measures', shown: 'm', words: 'measurements' },
   { keys: ['d'], does: 'differs', shown: 'd', words: 'my paper looks different' },
+  { keys: ['g'], does: 'grid', shown: 'g', words: 'all copies, stage by stage' },
   { keys: ['f'], does: 'fill', shown: 'f', words: 'fill the screen, or not' },
   { keys: ['b'], does: 'aloud', shown: 'b', words: 'read aloud' },
   { keys: ['?'], does: 'help', shown: '?', words: 'keys and lines' },

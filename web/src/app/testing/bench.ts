@@ -20,6 +20,7 @@ import {
   type Listed,
   type LogEntry,
   makeOf,
+  NO_BATCH,
   optionsOf,
   type Paper,
   purposeOfOne,
@@ -136,6 +137,7 @@ export function aMake(wanted: MakeWanted = {}, n = 30): JobMake {
     cut: null,
     inPlan: null,
     progress,
+    batch: NO_BATCH,
   };
 }
 

@@ -27,6 +27,8 @@ import {
   type SizedEntry,
   type SizedForm,
   sizeFor,
+  type Stage,
+  stagesOf,
   type SizeOptions,
   whyUnmet,
 } from '@odd-corner/core';
@@ -62,7 +64,8 @@ export interface FoldingOrder {
     readonly name: string;
     /** In one make. */
     readonly copies: number;
-    readonly steps: readonly Pick<FormStep, 'id' | 'title'>[];
+    readonly steps: readonly Pick<FormStep, 'id' | 'title' | 'waits'>[];
+    readonly stages: readonly Stage[];
   }[];
   /** What is done with all of it at last, in words. */
   readonly together: readonly string[];
@@ -159,10 +162,13 @@ export const makeTasks = {
       const { entries, assembly } = foldMake(asked);
       const nameOf = (key: string): string => entries.get(key)!.entry.name;
       return {
-        entries: [...entries.values()].map(({ entry: { key, name, copies }, folding }) => ({
-          ...{ key, name, copies },
-          steps: [...marksBefore(asked, key, marks), ...folding.steps].map(({ id, title }) => ({ id, title })),
-        })),
+        entries: [...entries.values()].map(({ entry: { key, name, copies }, folding }) => {
+          const steps = [...marksBefore(asked, key, marks), ...folding.steps];
+          return {
+            ...{ key, name, copies, stages: stagesOf(steps) },
+            steps: steps.map(({ id, title, waits }) => ({ id, title, waits })),
+          };
+        }),
         together: [
           ...assembly.steps.map(({ title, words }) => `${title}. ${words}`),
           ...assembly.joints.flatMap((joint) =>
@@ -191,7 +197,7 @@ function askedOf({ entries }: Make, key: string, pieceId: string, params: unknow
 }
 
 /** The steps that make the marks of an entry. */
-function marksBefore(asked: Make, key: string, marks: EntryMarks): readonly Pick<FormStep, 'id' | 'title'>[] {
+function marksBefore(asked: Make, key: string, marks: EntryMarks): readonly FormStep[] {
   if (!Object.hasOwn(marks, key)) return [];
   const { entry } = foldMake(asked).entries.get(key)!;
   const piece = askedOf(asked, key, entry.pieceId, entry.params);

@@ -1,7 +1,9 @@
 import { TestBed } from '@angular/core/testing';
-import { type Job, markName } from '@odd-corner/contract';
+import { type Batch, type Job, markName, NO_BATCH } from '@odd-corner/contract';
 import { JobInHand } from '../../job/job-in-hand';
 import { aJob, aMake, aPaper, atStation, type PageBench } from '../../testing/bench';
+import type { CopyToFold } from '../copies';
+import { Timers } from '../timers/timers';
 import { FoldStation } from './fold-station';
 
 describe('folding at the table', () => {
@@ -129,6 +131,82 @@ describe('folding at the table', () => {
     expect(b.text).toMatch(/Diamond envelope 3 of 3 .* step 2 of 6/);
     await press(b, 'ArrowRight');
     expect(b.sent('POST', URL).request.body).toMatchObject({ copies: [{ entryKey: ids(job)[0], copy: 2 }] });
+  });
+
+  describe('of several copies stage by stage', () => {
+    const CARDS = { formId: 'tuck-flap-envelope', holds: 'one ticket 105 x 74', count: 3 } as const;
+    const together = async (batch: Partial<Batch>, done: readonly number[] = []) => {
+      const make = { ...aMake({ ...CARDS, done }), batch: { ...NO_BATCH, way: 'stages' as const, ...batch } };
+      const b = await atStation(FoldStation, aJob({ makes: [make] }));
+      for (let k = 0; k < 40 && !b.host.querySelector('h2'); k++) await b.settle(60);
+      return b;
+    };
+    const at = (b: PageBench<FoldStation>): string =>
+      (b.find('.count').textContent ?? '').replaceAll(/\s+/g, ' ').trim();
+    beforeEach(() => localStorage.clear());
+
+    it('goes on with the next copy when a stage is done, and says so', async () => {
+      const b = await together({});
+      const first = stageEnd(b);
+      for (let k = 0; k < first; k++) await press(b, 'ArrowRight');
+      expect(at(b)).toContain('2 of 3');
+      expect(b.text).toContain('A stage of Tuck-flap envelope 1 of 3 is done. Now Tuck-flap envelope 2 of 3.');
+      expect(at(b)).toContain('step 1 of');
+    });
+
+    it('holds a stage that the lead has not opened, and offers what is left', async () => {
+      const b = await together({ openTo: 0 });
+      const first = stageEnd(b);
+      for (let k = 0; k < 3 * first; k++) await press(b, 'ArrowRight');
+      expect(heading(b)).toBe('Not yet');
+      expect(b.text).toContain('Whoever leads holds this stage');
+      // Who leads opens it, on another device.
+      const job = TestBed.inject(JobInHand).job();
+      const [make] = job.makes;
+      TestBed.inject(JobInHand).took({ ...job, makes: [{ ...make, batch: { ...make.batch, openTo: null } }] });
+      await b.settle(60);
+      expect(heading(b)).not.toBe('Not yet');
+    });
+
+    it('shows all copies and stages; who has given a name takes a copy, and folds only that', async () => {
+      const b = await together({ gate: 'all' });
+      await press(b, 'g');
+      expect(b.find('oc-copy-grid tfoot').textContent).toMatch(/0 of 3/);
+      expect(b.host.querySelectorAll('oc-copy-grid .cell.held').length).toBeGreaterThan(2);
+      const name = b.find<HTMLInputElement>('oc-copy-grid input');
+      name.value = 'Blue chair';
+      name.dispatchEvent(new Event('change'));
+      await b.settle(60);
+      [...b.host.querySelectorAll<HTMLButtonElement>('oc-copy-grid tbody button')]
+        .filter(({ textContent }) => textContent?.includes('Take it'))[1]
+        .click();
+      const request = b.sent('POST', `/api/makes/${aMake().id}/seats`);
+      expect(request.request.body).toEqual({ name: 'Blue chair', copies: [{ entryKey: 'piece', copy: 1 }] });
+      const job = TestBed.inject(JobInHand).job();
+      const [make] = job.makes;
+      const seats = [{ entryKey: 'piece', copy: 1, name: 'Blue chair' }];
+      request.flush({ ...job, makes: [{ ...make, batch: { ...make.batch, seats } }] });
+      await b.settle(60);
+      expect(b.find('oc-copy-grid .next').textContent).toContain('2 of 3');
+      await b.choose('The lead', 'Hold after stage 1');
+      expect(b.sent('PUT', `/api/makes/${aMake().id}/batch`).request.body).toEqual({
+        way: 'stages',
+        gate: 'all',
+        openTo: 0,
+      });
+    });
+
+    it('offers the next copy while glue dries on one', async () => {
+      const b = await together({ way: 'copies' }, [2]);
+      TestBed.inject(Timers).start('White glue', 20, 'piece 0');
+      await b.settle(60);
+      await press(b, 'g');
+      expect(b.find('oc-copy-grid .next').textContent).toContain('2 of 3');
+    });
+
+    /** How many steps the first stage has. */
+    const stageEnd = (b: PageBench<FoldStation>): number =>
+      (b.fixture.componentInstance as unknown as { copies(): readonly CopyToFold[] }).copies()[0].stages[0].to;
   });
 
   it('takes papers in turn among the copies', async () => {

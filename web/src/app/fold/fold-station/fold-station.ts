@@ -14,9 +14,10 @@ import { MatDialog } from '@angular/material/dialog';
 import { MatExpansionModule } from '@angular/material/expansion';
 import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
-import { toFold } from '@odd-corner/contract';
+import { type BatchRulesSent, type Job, type SeatsSent, toFold } from '@odd-corner/contract';
 import { unitOnRuler } from '@odd-corner/core';
-import { of, tap } from 'rxjs';
+import { type Observable, of, tap } from 'rxjs';
+import { keptHere } from '../../data/device';
 import { Jobs } from '../../data/jobs';
 import { WorkshopSettings } from '../../data/workshop-settings';
 import { JobInHand } from '../../job/job-in-hand';
@@ -32,7 +33,11 @@ import { StepFactsLine } from '../../ui/step-facts/step-facts';
 import { Troubles } from '../../ui/troubles/troubles';
 import { UndoBar } from '../../ui/undo/undo-bar';
 import { Folding } from '../../workers/folding.service';
-import { type CopyToFold, copiesToFold, isFolded, nextCopy, nextStep } from '../copies';
+import { BatchAtTable } from '../batch-at-table';
+import { type CopyToFold, copiesToFold, isFolded, keyOf, nameOf, nextCopy, nextStep } from '../copies';
+import { CopyGrid } from '../copy-grid/copy-grid';
+import { TimerList } from '../timers/timer-list';
+import { Timers } from '../timers/timers';
 import { filledScreen, fillScreen } from '../filled-screen';
 import { compareStates } from '../looks-different/looks-different';
 import { keepAwake } from '../keep-awake';
@@ -53,6 +58,7 @@ const SWIPE_PX = 60;
   selector: 'oc-fold-station',
   imports: [
     CautionNote,
+    CopyGrid,
     FigurePipe,
     MatButtonModule,
     MatExpansionModule,
@@ -63,6 +69,7 @@ const SWIPE_PX = 60;
     Select,
     SizesPipe,
     StepFactsLine,
+    TimerList,
   ],
   providers: [ProgressWriter],
   templateUrl: './fold-station.html',
@@ -123,7 +130,7 @@ export class FoldStation {
     computation: (source) => {
       if (source === null) return null;
       const copies = untracked(() => this.copies());
-      const copy = nextCopy(copies);
+      const copy = this.batch.next() ?? nextCopy(copies);
       return { copy, step: copy < copies.length ? nextStep(copies[copy]) : 0 };
     },
   });
@@ -140,7 +147,27 @@ export class FoldStation {
 
   protected readonly quarterTurns = signal(0);
   protected readonly fromBelow = signal(false);
-  protected readonly showing = signal<'picture' | 'creases'>('picture');
+  protected readonly showing = signal<'picture' | 'creases' | 'copies'>('picture');
+  /** What whoever folds here calls themselves, on this device. */
+  protected readonly name = keptHere('name-at-table', (kept) => (typeof kept === 'string' ? kept : ''));
+  protected readonly timers = inject(Timers);
+  protected readonly batch = new BatchAtTable(
+    this.copies,
+    computed(() => this.inHand.make().batch),
+    this.name,
+    this.timers.copies,
+  );
+  /** What was gone on to without being asked for. */
+  protected readonly went = signal<string | null>(null);
+  /** Why the step at hand cannot be made yet, in words; null when it can. */
+  protected readonly held = computed(() => {
+    const place = this.place();
+    const why = place && this.batch.closedAt(place.copy, place.step);
+    if (!why) return null;
+    return why.kind === 'held'
+      ? 'Whoever leads holds this stage: it goes on when they open it.'
+      : `The next stage opens when ${why.need} are at it: ${why.there} ${why.there === 1 ? 'is' : 'are'} so far.`;
+  });
   protected readonly measures = signal(false);
   protected readonly filled = filledScreen();
   protected readonly canSpeak = typeof speechSynthesis !== 'undefined';
@@ -192,6 +219,8 @@ export class FoldStation {
     // Papers take turns among the copies.
     return coloursOf(this.inHand.paperOf(entry.papers[at.copy % entry.papers.length]));
   });
+  protected readonly nameOf = nameOf;
+  protected readonly keyOf = keyOf;
   protected readonly count = computed(() => this.at()?.steps.length ?? 0);
   protected readonly stepNo = computed(() => this.place()?.step ?? 0);
   protected readonly copyDone = computed(() => this.at() !== null && this.stepNo() >= this.count());
@@ -200,7 +229,7 @@ export class FoldStation {
   protected readonly first = computed(() => this.place()?.copy === 0 && this.stepNo() === 0);
   /** The copies by name, with how far each has come. */
   protected readonly choices = computed(() =>
-    this.copies().map((copy, k) => ({ id: k, name: `${this.nameOf(copy)}, ${howFar(copy)}` })),
+    this.copies().map((copy, k) => ({ id: k, name: `${nameOf(copy)}, ${howFar(copy)}` })),
   );
   protected readonly at0 = computed(() => this.place()?.copy ?? 0);
   /** What comes after the copy that is at hand, or null. */
@@ -208,9 +237,11 @@ export class FoldStation {
     const copies = this.copies();
     const place = this.place();
     if (!place) return null;
+    const next = this.batch.next();
+    if (next !== null && next !== place.copy) return { k: next, copy: copies[next], name: nameOf(copies[next]) };
     const later = copies.findIndex((copy, k) => k > place.copy && !isFolded(copy));
     const k = later >= 0 ? later : copies.findIndex((copy, i) => i !== place.copy && !isFolded(copy));
-    return k < 0 ? null : { k, copy: copies[k], name: this.nameOf(copies[k]) };
+    return k < 0 ? null : { k, copy: copies[k], name: nameOf(copies[k]) };
   });
   protected readonly nextSheet = computed(() => {
     const next = this.nextUp();
@@ -242,8 +273,20 @@ export class FoldStation {
     keepAwake(gone);
   }
 
-  protected nameOf({ name, copy, of: all }: CopyToFold): string {
-    return all > 1 ? `${name} ${copy + 1} of ${all}` : name;
+  /** Keeps how the copies are folded, or by whom. */
+  protected keepBatch(write: Observable<Job>): void {
+    write.subscribe({
+      next: (job) => this.inHand.took(job),
+      error: (error: unknown) => this.undo.failed(error),
+    });
+  }
+
+  protected changeRules(rules: BatchRulesSent): void {
+    this.keepBatch(this.jobs.changeBatch(this.makeId(), rules));
+  }
+
+  protected take(seats: SeatsSent): void {
+    this.keepBatch(this.jobs.takeSeats(this.makeId(), seats));
   }
 
   protected go(step: number): void {
@@ -257,8 +300,10 @@ export class FoldStation {
   protected open(copy: number): void {
     const copies = this.copies();
     const to = copies.at(copy);
+    if (this.showing() === 'copies') this.showing.set('picture');
     if (!to || copy === this.place()?.copy) return;
     this.time.keep();
+    this.went.set(null);
     this.place.set({ copy, step: nextStep(to) });
   }
 
@@ -301,7 +346,10 @@ export class FoldStation {
       case 'side':
         return this.fromBelow.update((below) => !below);
       case 'creases':
-        return this.showing.update((now) => (now === 'picture' ? 'creases' : 'picture'));
+        return this.show('creases');
+      case 'grid':
+        if (this.copies().length > 1) this.show('copies');
+        return;
       case 'measures':
         return this.measures.update((now) => !now);
       case 'differs':
@@ -316,12 +364,30 @@ export class FoldStation {
     }
   }
 
+  private show(what: 'creases' | 'copies'): void {
+    this.showing.update((now) => (now === what ? 'picture' : what));
+  }
+
   private next(): void {
     if (this.allDone()) return;
-    if (!this.copyDone()) return this.go(this.stepNo() + 1);
+    if (this.held()) return this.goOn();
+    if (!this.copyDone()) {
+      this.go(this.stepNo() + 1);
+      const place = this.place();
+      if (place && this.batch.stagewise() && this.batch.beginsStage(place.copy, place.step)) this.goOn();
+      return;
+    }
     const next = this.nextUp();
     if (next) this.open(next.k);
     else this.finish();
+  }
+
+  /** To the copy that is next by the rules of the batch, which may be the one at hand. */
+  private goOn(): void {
+    const [next, from] = [this.batch.next(), this.at()];
+    if (next === null || !from || next === this.place()?.copy) return;
+    this.open(next);
+    this.went.set(`A stage of ${nameOf(from)} is done. Now ${nameOf(this.copies()[next])}.`);
   }
 
   private back(): void {
@@ -354,6 +420,7 @@ export class FoldStation {
   private moveTo(place: Place): void {
     const at = this.at();
     if (!at) return;
+    this.went.set(null);
     this.time.keep();
     // Steps that are done stay done when the hand goes back.
     const done = at.steps.slice(0, place.step).map(({ id }) => id);
@@ -382,8 +449,6 @@ export class FoldStation {
       speechSynthesis.speak(new SpeechSynthesisUtterance(`${step.title}. ${step.words} ${step.check}`));
   }
 }
-
-const keyOf = ({ entryKey, copy }: Pick<CopyToFold, 'entryKey' | 'copy'>): string => `${entryKey} ${copy}`;
 
 function howFar(copy: CopyToFold): string {
   if (isFolded(copy)) return 'folded';
