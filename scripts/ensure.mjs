@@ -84,9 +84,9 @@ const steps = {
     run('apt-get', ['install', '-y', '-q', '--no-install-recommends', 'chromium'], env);
     if (!existsSync(exe)) die(`apt-get put no browser at ${exe}`);
   },
-  /** What tests of a home network and of HTTPS use; where it cannot be had they are left out, and say so. */
+  /** What tests of a home network, of HTTPS and of PDF files use; where it cannot be had they are left out, and say so. */
   network() {
-    const missing = Object.entries({ ip: 'iproute2', openssl: 'openssl' })
+    const missing = Object.entries({ ip: 'iproute2', openssl: 'openssl', pdftotext: 'poppler-utils' })
       .filter(([name]) => spawnSync('which', [name]).status !== 0)
       .map(([, pack]) => pack);
     if (!missing.length || !existsSync('/usr/bin/apt-get') || process.getuid?.() !== 0) return;

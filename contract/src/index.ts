@@ -26,6 +26,7 @@ export * from './made-from';
 export * from './paper-for';
 export * from './recent';
 export * from './settings';
+export * from './print-query';
 export * from './problem';
 export * from './workshop';
 export * from './access';

@@ -10,6 +10,7 @@ import { cutSent, job, jobDraft, newJob, progressSent } from './job';
 import { binned, jobsAsked, listAsked, listOf, logAsked } from './list';
 import { logEntry, logEntryChange, newLogEntry } from './log-entry';
 import { newPaper, newPapers, paper, paperDraft, paperMonth } from './paper';
+import { printQuery } from './print-query';
 import { recent, recentDraft } from './recent';
 import { access, placesToOpen, signingIn } from './access';
 import { settings, settingsDraft } from './settings';
@@ -93,6 +94,10 @@ export const routes = {
   changeBatch: { method: 'PUT', path: '/api/makes/:id/batch', body: batchRules, answer: job },
   /** Says who folds some copies: the latest word counts. */
   takeSeats: { method: 'POST', path: '/api/makes/:id/seats', body: seatsSent, answer: job },
+  /** PDFs of a make: its steps, an open sheet at its true size, labels for what was made. */
+  booklet: { method: 'GET', path: '/api/makes/:id/booklet', query: printQuery, answer: aFile, kind: 'file' },
+  creasePages: { method: 'GET', path: '/api/makes/:id/crease-sheet', query: printQuery, answer: aFile, kind: 'file' },
+  labels: { method: 'GET', path: '/api/makes/:id/labels', query: printQuery, answer: aFile, kind: 'file' },
   /** Keeps the sheets of a cutting plan for a make. */
   acceptCut: { method: 'PUT', path: '/api/makes/:id/cut', body: cutSent, answer: job },
   dropCut: { method: 'POST', path: '/api/makes/:id/cut/drop', body: versioned, answer: job },

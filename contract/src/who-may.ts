@@ -8,7 +8,7 @@ const ANYBODY: ReadonlySet<RouteName> = new Set(['health', 'access', 'signIn', '
 const GUESTS: ReadonlySet<RouteName> = new Set([
   ...['papers', 'paperMonths', 'cuttingPlans', 'cuttingPlan', 'things', 'hands', 'eyeTries', 'jobs', 'job', 'log'],
   ...['recent', 'settings', 'placesToOpen', 'changes', 'openApi'],
-  ...['addProgress', 'takeSeats', 'addEyeTry', 'addRecent'],
+  ...['addProgress', 'takeSeats', 'booklet', 'creasePages', 'labels', 'addEyeTry', 'addRecent'],
 ] as RouteName[]);
 
 /** Whether somebody may ask a route; null is who has not signed in. */

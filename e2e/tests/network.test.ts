@@ -166,7 +166,7 @@ test('two phones and a laptop on one workshop: each sees the others’ changes, 
     () => expect(card.getByText(/\d+ steps? done/)).not.toHaveText(before!),
   );
   await laptop.goto(`${demo.url}/jobs/${job.id}/sheet`);
-  await laptop.getByText('Name, folder, changes').click();
+  await laptop.getByText('Name, folder, print, changes').click();
   const field = laptop.getByLabel('Name of the job');
   await field.fill('Renamed at the laptop');
   await seen(

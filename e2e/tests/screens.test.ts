@@ -241,7 +241,7 @@ test('an earlier decision says what it changes, keeps it, and can be undone', as
   await expect(page.getByRole('link', { name: /^Fold/ })).toContainText('not begun');
   // The history outlasts the bar at the foot, and a reload.
   await page.reload();
-  await page.getByRole('button', { name: 'Name, folder, changes' }).click();
+  await page.getByRole('button', { name: 'Name, folder, print, changes' }).click();
   await page.getByRole('button', { name: 'Undo this and what came after' }).click();
   await expect(page.getByRole('link', { name: /^Fold/ })).toContainText('1 of 2 begun');
   await expect(line(page)).toHaveValue('60 x 45 x 22');

@@ -25,6 +25,8 @@ import type { Env } from './http/who-asks';
 import { journalBeside } from './journal/journal';
 import { addressOf, placesToOpen } from './net/addresses';
 import { readOptions, type StartOptions, StartRefused } from './read-options';
+import { printInThread } from './print/print-in-thread';
+import { shippedFonts } from './print/shipped-fonts';
 import { Verifier } from './verify/verifier';
 import { buildInThread } from './workshop-file/incoming';
 
@@ -68,6 +70,7 @@ function start(options: StartOptions): void {
   const journal = journalBeside(file);
   const keeper = passphrases && new Keeper(passphrases, secretBeside(file), journal);
   const hub = new ChangesHub();
+  const print = printInThread(join(HERE, 'print-worker.mjs'), shippedFonts());
   const verifier = new Verifier(join(HERE, 'verify-worker.mjs'));
   let app: Hono<Env> | null = null;
   let close = (): Promise<void> => {
@@ -83,7 +86,7 @@ function start(options: StartOptions): void {
       const workshop = openWorkshop(db);
       if (demo && isEmpty(workshop)) fillWorkshop(workshop, demoWorkshop(new Date()));
       app = serverApp(workshop, {
-        ...{ demo, siteDir, keeper, proxies, journal, hub, places, house, file, verify: verifier.verify },
+        ...{ demo, siteDir, keeper, proxies, journal, hub, places, house, file, verify: verifier.verify, print },
       });
     };
     const failed = (why: unknown): void => {

@@ -23,6 +23,7 @@ import { serverApp, type ServerOptions } from '../src/http/server-app';
 import type { Env } from '../src/http/who-asks';
 import { NO_JOURNAL } from '../src/journal/journal';
 import { type Build, buildHere } from '../src/workshop-file/incoming';
+import { printMake } from '../src/print/print-make';
 import { type Verdict, type Verify, verifyMake } from '../src/verify/verify-make';
 
 const fitting = new Fitting();
@@ -40,6 +41,13 @@ export interface Bench {
   ) => Promise<{ status: number; body: never; response: Response }>;
 }
 
+const font = (weight: number): string =>
+  require.resolve(
+    `@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-${weight}-normal.woff`,
+  );
+/** The files of the type that is shipped. */
+export const FONTS = { plain: font(400), bold: font(700) };
+
 const verdicts = new Map<string, Verdict>();
 /** Folds on this thread, and what was folded once is not folded again. */
 export const verifyHere: Verify = (asked) => {
@@ -53,6 +61,7 @@ export const verifyHere: Verify = (asked) => {
 export const usualServer = (): ServerOptions => ({
   ...{ demo: false, siteDir: null, keeper: null, proxies: new Set(), journal: NO_JOURNAL, hub: new ChangesHub() },
   ...{ places: { addresses: [], encrypted: false }, file: null, house: null, verify: verifyHere, checkAnswers: true },
+  print: (asked) => printMake(asked, FONTS),
 });
 
 /** Sends requests to a server as the workshop's own page would. @param now the server as it is at that moment */

@@ -41,7 +41,13 @@ export function recordSteps(hand: Hand): StepRecord {
       }
       const [before, folds] = [hand.found.length, hand.meant.length];
       const poses = hand.watch(moves);
-      steps.push({ ...words, ...shownAs(shown), poses, found: hand.found.slice(before), meant: hand.meant.slice(folds) });
+      steps.push({
+        ...words,
+        ...shownAs(shown),
+        poses,
+        found: hand.found.slice(before),
+        meant: hand.meant.slice(folds),
+      });
     },
   };
 }

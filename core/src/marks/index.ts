@@ -4,6 +4,7 @@ export { divideBy, type Division } from './divide';
 export { type EyeLearned, eyeOf, type EyeTry, missOf } from './eye-drill';
 export { EXACT, foldWay, type FoldWay, foldWaysTo, MOST_FOLDS } from './fold-ways';
 export { foldsInRound, type Fraction, fractionOf, halvingFolds } from './halving';
+export { foldMarked, markedBy, type PieceAsked } from './fold-marked';
 export { goalsAtHand, goalsOf, type MarkGoal } from './mark-goals';
 export { type MarkAsk, MarkAskUnread, readMarkAsk } from './mark-ask';
 export {

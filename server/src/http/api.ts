@@ -13,6 +13,8 @@ import { addProgress } from '../jobs/add-progress';
 import { changeBatch, takeSeats } from '../jobs/keep-batch';
 import { addJob, changeJob } from '../jobs/keep-job';
 import { addLogEntry, changeLogEntry, removeLogEntry, restoreLogEntry } from '../log/record-entry';
+import type { Print } from '../print/print-asked';
+import { printed } from '../print/print-job';
 import type { Verify } from '../verify/verify-make';
 import type { ChangesHub } from './changes-hub';
 import { type Handlers, mount, Reply, replyAdded } from './mount';
@@ -36,6 +38,7 @@ export interface ApiOptions {
   readonly house: DataHouse | null;
   /** Keeps the door; null where no passphrase was set. */
   readonly keeper: Keeper | null;
+  readonly print: Print;
   readonly hub: ChangesHub;
   /** Where other devices can open it from. */
   readonly places: PlacesToOpen;
@@ -66,7 +69,7 @@ export function api(workshop: Workshop, options: ApiOptions): Hono<Env> {
 
 function handlers(
   workshop: Workshop,
-  { demo, verify, file, house, keeper, hub, places, now = () => new Date().toISOString() }: ApiOptions,
+  { demo, verify, print, file, house, keeper, hub, places, now = () => new Date().toISOString() }: ApiOptions,
 ): Handlers {
   const { db, papers, cuttingPlans, things, hands, eye, jobs, log, recent, settings } = workshop;
   const housed = (): DataHouse => {
@@ -158,6 +161,9 @@ function handlers(
     clearProgress: ({ id }) => inOneGo(db, () => jobs.clearProgress(jobs.ofMake(id).id, id, now())),
     changeBatch: ({ id, body }) => changeBatch(workshop, id, body, now()),
     takeSeats: ({ id, body }) => takeSeats(workshop, id, body, now()),
+    booklet: ({ id, query }) => printed(workshop, print, id, 'booklet', query),
+    creasePages: ({ id, query }) => printed(workshop, print, id, 'creases', query),
+    labels: ({ id, query }) => printed(workshop, print, id, 'label', query),
     acceptCut: ({ id, body }) => acceptCut(workshop, id, body, now()),
     dropCut: ({ id, body: { version } }) => dropCut(workshop, id, version, now()),
     doneCut: ({ id, body: { version } }) => doneCut(workshop, id, version, now()),

@@ -12,7 +12,7 @@ import {
   routes,
   ROWS,
 } from '@odd-corner/contract';
-import { catchError, EMPTY, expand, map, type Observable, reduce, throwError } from 'rxjs';
+import { catchError, EMPTY, expand, from, map, type Observable, reduce, throwError } from 'rxjs';
 import type * as z from 'zod';
 
 /** The server refused, or could not be reached. */
@@ -70,6 +70,19 @@ export class Api {
       );
   }
 
+  /** A file that a route makes. @returns one answer; errors with {@link ApiFailure} */
+  file<N extends RouteName>(name: N, { id, query }: Pick<Sent<N>, 'id' | 'query'>): Observable<Blob> {
+    const { path } = routes[name];
+    const asked = { params: paramsOf(query as object | undefined), responseType: 'blob' } as const;
+    return this.http.get(path.replace(':id', encodeURIComponent(id ?? '')), asked).pipe(
+      catchError((error: unknown) => from(readRefusal(error))),
+      map((answer) => {
+        if (answer instanceof Error) throw answer;
+        return answer;
+      }),
+    );
+  }
+
   /** A whole list, part after part. */
   all<N extends ListRoute>(name: N, query?: Query<N>): Observable<Whole<RowOf<N>>> {
     const part = (cursor?: string): Observable<Listed<RowOf<N>>> =>
@@ -92,6 +105,19 @@ const paramsOf = (query: object | undefined): Record<string, string> =>
   Object.fromEntries(
     Object.entries(query ?? {}).flatMap(([name, value]) => (value === undefined ? [] : [[name, String(value)]])),
   );
+
+/** What a server says that was asked for a file comes as one too. */
+async function readRefusal(error: unknown): Promise<Error> {
+  if (!(error instanceof HttpErrorResponse) || !(error.error instanceof Blob)) return toFailure(error, (raw) => raw);
+  const text = await error.error.text();
+  let said: unknown = null;
+  try {
+    said = JSON.parse(text);
+  } catch {
+    // It is told by its number alone.
+  }
+  return toFailure(new HttpErrorResponse({ status: error.status, error: said }), (raw) => raw);
+}
 
 function toFailure(error: unknown, parse: (raw: unknown) => unknown): Error {
   if (!(error instanceof HttpErrorResponse)) return error instanceof Error ? error : new Error(String(error));

@@ -10,7 +10,8 @@ import {
   type JobMakeDraft,
   type Make,
   makeOf,
-  marksOfEntry,
+  markMakerOf,
+  marksWanted,
   optionsOf,
   type Paper,
   purposeOfOne,
@@ -22,10 +23,8 @@ import {
   formById,
   HANDS,
   type MarkMaker,
-  RULERS,
   type SizedForm,
   type SizeOptions,
-  thingsAsRulers,
 } from '@odd-corner/core';
 import { concatMap, filter, finalize, from, last, type Observable, of, tap } from 'rxjs';
 import { ApiFailure, failureText } from '../data/api';
@@ -97,12 +96,9 @@ export class JobInHand {
     return own?.missMm ?? HANDS[this.settings.current().hand].missMm;
   });
   /** Whose marks they are. */
-  readonly maker = computed((): MarkMaker => ({
-    handMm: this.handMm(),
-    eye: this.eyes.of(this.job().folderHandId).eye,
-    rulerStepMm: RULERS[this.make().asked.options.ruler].stepMm,
-    things: thingsAsRulers(this.purpose()),
-  }));
+  readonly maker = computed((): MarkMaker =>
+    markMakerOf(this.make(), { handMm: this.handMm(), eye: this.eyes.of(this.job().folderHandId).eye }),
+  );
   /** How the marks of its entries are found; undefined where all are found with a ruler. */
   readonly entryMarks = computed((): EntryMarks | undefined => this.marksOf(this.make().make));
   /** What one of it is for; null where a sheet was there first. */
@@ -123,12 +119,8 @@ export class JobInHand {
   readonly changes = computed(() => this.history.of(this.id()));
 
   /** How the marks of a make are found that may not be kept yet: as was chosen, and else as the workshop does. */
-  marksOf({ entries }: Make): EntryMarks | undefined {
-    const { school } = this.settings.current();
-    const make = this.make();
-    if (make.marks === null && school === 'ruler') return undefined;
-    const maker = this.maker();
-    return Object.fromEntries(entries.map(({ key }) => [key, { ways: marksOfEntry(make, key), school, maker }]));
+  marksOf(make: Make): EntryMarks | undefined {
+    return marksWanted(this.make(), make, this.settings.current().school, this.maker());
   }
 
   /** How sheets of a make are searched for that may not be kept yet. */

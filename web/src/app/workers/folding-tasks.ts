@@ -1,4 +1,5 @@
 import {
+  byItself,
   COMMON_PAPER,
   creasePicture,
   type Drawing,
@@ -29,6 +30,8 @@ import {
   type StepFacts,
   stepFacts,
   type StepPictures,
+  stlOf,
+  trianglesOf,
 } from '@odd-corner/core';
 import { answerTasks } from './answer-tasks';
 import { type Attempt, attempt } from './attempt';
@@ -168,6 +171,18 @@ export const foldingTasks = {
       if (open && open !== finished) pieceStates.push({ name: 'open', scene: pieceScene(open, sizes, floor) });
       if (flat) pieceStates.push({ name: 'flat', scene: pieceScene(flat, sizes) });
       return { sizes, creasePattern: creasePicture(finished), pieceStates, steps };
+    });
+  },
+
+  /** A folded piece as an STL file: finished, or open where that is another state. */
+  solid(asked: FormAsked, state: 'finished' | 'open'): Attempt<string> {
+    return attempt(() => {
+      const { finished, open = finished } = madeForm(asked).folding;
+      const { states } = byItself({ entry: 'piece', copy: 0 }, state === 'open' ? open : finished);
+      return stlOf(
+        `${asked.formId}-${state}`,
+        trianglesOf(states.closed, () => asked.thicknessMm),
+      );
     });
   },
 

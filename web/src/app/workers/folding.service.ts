@@ -131,6 +131,11 @@ export class Folding {
     return defer(() => this.worker.statesAround(asked, index));
   }
 
+  /** A folded piece as an STL file. */
+  solid(asked: FormAsked, state: 'finished' | 'open'): Observable<Attempt<string>> {
+    return defer(() => this.worker.solid(asked, state));
+  }
+
   /** Steps made so far, then the opened piece; who stops listening stops the work. */
   opened(asked: FormAsked): Observable<OpeningState> {
     return new Observable<OpeningState>((told) => {

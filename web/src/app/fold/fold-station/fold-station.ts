@@ -28,6 +28,8 @@ import { Icon } from '../../ui/icon/icon';
 import { Legend } from '../../ui/legend/legend';
 import { FigurePipe, LengthPipe } from '../../ui/figures/figure-pipes';
 import { SizesPipe } from '../../ui/figures/sizes-pipe';
+import { SavePicture } from '../../ui/save-picture/save-picture';
+import { picturesOf } from '../../ui/save-picture/pictures-of';
 import { Select } from '../../ui/select/select';
 import { StepFactsLine } from '../../ui/step-facts/step-facts';
 import { Troubles } from '../../ui/troubles/troubles';
@@ -66,6 +68,7 @@ const SWIPE_PX = 60;
     Icon,
     LengthPipe,
     RouterLink,
+    SavePicture,
     Select,
     SizesPipe,
     StepFactsLine,
@@ -226,6 +229,10 @@ export class FoldStation {
   protected readonly copyDone = computed(() => this.at() !== null && this.stepNo() >= this.count());
   protected readonly index = computed(() => Math.min(this.stepNo(), Math.max(0, this.count() - 1)));
   protected readonly step = computed(() => this.steps()?.[this.index()] ?? null);
+  protected readonly savable = computed(() => {
+    const step = this.step();
+    return step ? picturesOf(step) : [];
+  });
   protected readonly first = computed(() => this.place()?.copy === 0 && this.stepNo() === 0);
   /** The copies by name, with how far each has come. */
   protected readonly choices = computed(() =>

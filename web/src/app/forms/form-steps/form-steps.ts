@@ -14,6 +14,8 @@ import { PLAIN_PAPER } from '../../ui/drawing-view/paper-colours';
 import { Icon } from '../../ui/icon/icon';
 import { FigurePipe, LengthPipe } from '../../ui/figures/figure-pipes';
 import { NotHere } from '../../ui/not-here/not-here';
+import { picturesOf } from '../../ui/save-picture/pictures-of';
+import { SavePicture } from '../../ui/save-picture/save-picture';
 import { StepFactsLine } from '../../ui/step-facts/step-facts';
 import { Troubles } from '../../ui/troubles/troubles';
 import { Folding } from '../../workers/folding.service';
@@ -32,6 +34,7 @@ import { readFormQuery, writeFormQuery } from '../form-query';
     LengthPipe,
     NotHere,
     RouterLink,
+    SavePicture,
     StepFactsLine,
   ],
   templateUrl: './form-steps.html',
@@ -47,6 +50,7 @@ export class FormSteps {
   private readonly dialog = inject(MatDialog);
   private readonly page = inject<ElementRef<HTMLElement>>(ElementRef);
   protected readonly paper = PLAIN_PAPER;
+  protected readonly picturesOf = picturesOf;
   protected readonly form = computed(() => (SHELF.has(this.id()) ? formById(this.id()) : null));
   private readonly params = toSignal(this.route.queryParamMap, { requireSync: true });
   protected readonly asked = computed(() => {

@@ -9,7 +9,8 @@ import { Hands } from '../../data/hands';
 import { Jobs } from '../../data/jobs';
 import { Field } from '../../ui/field/field';
 import { controlOf, mayBeSent } from '../../ui/forms/schema-form';
-import { saveFile } from '../../ui/save-file';
+import { fileName, saveFile } from '../../ui/save-file';
+import { PrintMake } from '../../ui/print-make/print-make';
 import { Select } from '../../ui/select/select';
 import { UndoBar } from '../../ui/undo/undo-bar';
 import { JobInHand } from '../job-in-hand';
@@ -18,7 +19,7 @@ import { JobStarter } from '../job-starter';
 /** What a job is called, who folds it, what was changed, and what can be done with all of it. */
 @Component({
   selector: 'oc-job-details',
-  imports: [DatePipe, Field, MatButtonModule, ReactiveFormsModule, Select],
+  imports: [DatePipe, Field, MatButtonModule, PrintMake, ReactiveFormsModule, Select],
   templateUrl: './job-details.html',
   styleUrl: './job-details.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -69,12 +70,7 @@ export class JobDetails {
   /** As a file that another workshop can open. */
   protected save(): void {
     const job = this.inHand.job();
-    const name =
-      job.title
-        .toLowerCase()
-        .replace(/[^\p{L}\p{N}]+/gu, '-')
-        .replace(/^-|-$/g, '') || 'job';
-    saveFile(`${name}.json`, JSON.stringify(jobFileOf(job), null, 2), 'application/json');
+    saveFile(`${fileName(job.title)}.json`, JSON.stringify(jobFileOf(job), null, 2), 'application/json');
   }
 
   protected copy(): void {

@@ -4,7 +4,7 @@ import { type CreaseSheet, creaseSheet, creaseSheetSvg } from '@odd-corner/core'
 import { finalize } from 'rxjs';
 import type { FormAsked } from '../../workers/fold-piece';
 import { Folding } from '../../workers/folding.service';
-import { saveFile } from '../save-file';
+import { fileName, saveFile } from '../save-file';
 import { UndoBar } from '../undo/undo-bar';
 
 /** The open sheet with its creases as files, for plotters and cutting machines: at true size, a layer for each kind of line. */
@@ -19,6 +19,14 @@ import { UndoBar } from '../undo/undo-bar';
       <button type="button" matButton="outlined" [disabled]="busy()" (click)="dxf()">
         DXF<span class="visually-hidden"> of the creases of {{ name() }}</span>
       </button>
+    </div>
+    <p class="muted">The folded piece, every layer a plate of the paper’s thickness:</p>
+    <div class="row">
+      @for (state of states; track state) {
+        <button type="button" matButton="outlined" [disabled]="busy()" (click)="stl(state)">
+          STL, {{ state }}<span class="visually-hidden">, of {{ name() }}</span>
+        </button>
+      }
     </div>`,
   host: { class: 'no-print' },
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -31,6 +39,7 @@ export class CreaseFiles {
   private readonly folding = inject(Folding);
   private readonly undo = inject(UndoBar);
   protected readonly busy = signal(false);
+  protected readonly states = ['finished', 'open'] as const;
 
   protected svg(): void {
     this.save((sheet) => saveFile(`${this.file()}.svg`, creaseSheetSvg(sheet), 'image/svg+xml'));
@@ -45,12 +54,24 @@ export class CreaseFiles {
     });
   }
 
+  protected stl(state: 'finished' | 'open'): void {
+    this.busy.set(true);
+    this.folding
+      .solid(this.asked(), state)
+      .pipe(finalize(() => this.busy.set(false)))
+      .subscribe({
+        next: (made) =>
+          made.ok
+            ? saveFile(`${this.file()}-${state}.stl`, made.value, 'model/stl')
+            : this.undo.failed(new Error(made.why)),
+        error: (error: unknown) => this.undo.failed(error),
+      });
+  }
+
   private file(): string {
     const { widthMm, heightMm } = this.asked().sheet;
     const size = [widthMm, heightMm].map((mm) => Number(mm.toFixed(1))).join('x');
-    return `${this.name()
-      .toLowerCase()
-      .replace(/[^\p{L}\p{N}]+/gu, '-')}-${size}`;
+    return `${fileName(this.name())}-${size}`;
   }
 
   private save(how: (sheet: CreaseSheet) => void): void {
