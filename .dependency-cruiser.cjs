@@ -1,5 +1,5 @@
 /**
- * Arrows run one way. Inside core: measure ← paper ← pattern ← folding ← assembly ← bodies ← purpose ← rooms ← forms ← fit ← (shelf, marks, slips, batch, record) ← drawing.
+ * Arrows run one way. Inside core: measure ← paper ← pattern ← folding ← assembly ← bodies ← purpose ← rooms ← forms ← fit ← (shelf, marks, slips, batch, faces, record) ← drawing.
  * @type {import('dependency-cruiser').IConfiguration}
  */
 const core = [
@@ -13,7 +13,7 @@ const core = [
   'rooms',
   'forms',
   'fit',
-  '(shelf|marks|slips|batch|trials|runs|record)',
+  '(shelf|marks|slips|batch|faces|trials|runs|record)',
   '(drawing|exchange)',
 ];
 

@@ -9,6 +9,8 @@ export const printQuery = z.object({
     .pipe(z.union([z.literal(4), z.literal(6), z.literal(9)]))
     .default(6),
   entry: slug.optional(),
+  /** A face of the finished piece, by its number from 0: where it lies is drawn on the sheet. */
+  shows: z.coerce.number().pipe(z.int().min(0).max(1000)).optional(),
 });
 
 export type PrintQuery = z.infer<typeof printQuery>;

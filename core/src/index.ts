@@ -14,5 +14,6 @@ export * from './marks';
 export * from './record';
 export * from './slips';
 export * from './batch';
+export * from './faces';
 export * from './exchange';
 export * from './engine-version';

@@ -48,7 +48,8 @@ export function draw(scene: Pose | readonly Part[], view: View, options: DrawOpt
       if (area(region) <= smallest) continue;
       pieces = pieces.flatMap((piece) => subtract(piece, region, smallest));
     }
-    for (const points of pieces) patches.push({ points, side: under.side, part: under.part, light: under.light });
+    for (const points of pieces)
+      patches.push({ points, side: under.side, part: under.part, face: under.face, light: under.light });
   }
   const lines = linesOf(parts, view, surfaces, size, options);
   const points = [

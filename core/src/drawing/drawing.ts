@@ -10,6 +10,8 @@ export interface Patch {
   readonly side: PatchSide;
   /** Which of the drawn parts it belongs to, counted from 0. */
   readonly part: number;
+  /** The face of its paper, or the side of a thing, where it was drawn from such. */
+  readonly face?: number;
   /** Light that falls on it, 0 dark to 1 full. */
   readonly light: number;
   /** Whose paper it is, where several pieces are drawn. */

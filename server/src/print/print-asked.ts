@@ -19,6 +19,8 @@ export interface PrintAsked {
   readonly perPage: 4 | 6 | 9;
   /** The entry whose creases are printed; the first when left out. */
   readonly entryKey?: string;
+  /** A face of the finished piece that is drawn on its sheet. */
+  readonly shows?: number;
   readonly title: string;
   /** What it is for, as it was asked. */
   readonly purpose: string;

@@ -11,7 +11,7 @@ function askedOf(
   workshop: Workshop,
   makeId: string,
   kind: PrintKind,
-  { page, perPage, entry }: PrintQuery,
+  { page, perPage, entry, shows }: PrintQuery,
 ): PrintAsked {
   const { job, make } = makeIn(workshop, makeId);
   if (entry !== undefined && !make.make.entries.some(({ key }) => key === entry))
@@ -24,7 +24,7 @@ function askedOf(
     return { ...coloursOf(paper), name: paper?.name ?? null };
   };
   return {
-    ...{ kind, page, perPage, entryKey: entry, title: job.title, purpose: make.asked.text, unit, decimal },
+    ...{ kind, page, perPage, entryKey: entry, shows, title: job.title, purpose: make.asked.text, unit, decimal },
     ...{ make: make.make, art: make.art, marks: marksWanted(make, make.make, school, maker) },
     papers: Object.fromEntries(make.make.entries.map(({ key, papers }) => [key, papers.map(paperOf)])),
   };

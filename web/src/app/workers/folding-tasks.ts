@@ -36,6 +36,7 @@ import {
 import { answerTasks } from './answer-tasks';
 import { type Attempt, attempt } from './attempt';
 import { type FormAsked, madeForm } from './fold-piece';
+import { faceTasks } from './face-tasks';
 import { type PieceState, makeTasks } from './make-tasks';
 import { markTasks } from './mark-tasks';
 import { slipTasks } from './slip-tasks';
@@ -127,6 +128,7 @@ export const foldingTasks = {
   ...makeTasks,
   ...markTasks,
   ...slipTasks,
+  ...faceTasks,
 
   /** Fulfilled once others can see that this worker lives: where tasks run on the page's own thread, at once. */
   watched(): Promise<void> {

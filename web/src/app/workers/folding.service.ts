@@ -20,6 +20,7 @@ import type {
 } from '@odd-corner/core';
 import { defer, Observable } from 'rxjs';
 import type { AnswersAsked, PictureAsked, ReplaysAsked, SheetChance } from './answer-tasks';
+import type { FacesShown } from './face-tasks';
 import type { FormAsked } from './fold-piece';
 import type { EntryMarks, FoldingOrder, OthersAsked, PieceState, MakeAsked, SizedAsked, WholeMake } from './make-tasks';
 import type { FreeAsked, FreeWay, MarksShown } from './mark-tasks';
@@ -129,6 +130,11 @@ export class Folding {
   /** The states before a step, and those that its usual slips lead to. */
   statesAround(asked: FormStepsAsked, index: number): Observable<StatesBefore> {
     return defer(() => this.worker.statesAround(asked, index));
+  }
+
+  /** Which faces of a piece show, and where they lie on its sheet. */
+  facesShown(asked: FormAsked, state: 'finished' | 'open', looking: Looking): Observable<Attempt<FacesShown>> {
+    return defer(() => this.worker.facesShown(asked, state, looking));
   }
 
   /** A folded piece as an STL file. */

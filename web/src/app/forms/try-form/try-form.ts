@@ -9,6 +9,7 @@ import {
   signal,
 } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
+import { MatExpansionModule } from '@angular/material/expansion';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { DomSanitizer } from '@angular/platform-browser';
 import { ActivatedRoute, Router, RouterLink } from '@angular/router';
@@ -39,6 +40,7 @@ import { PLAIN_PAPER } from '../../ui/drawing-view/paper-colours';
 import { FigurePipe, LengthPipe } from '../../ui/figures/figure-pipes';
 import { SizesPipe } from '../../ui/figures/sizes-pipe';
 import { PaperModel } from '../../ui/paper-model/paper-model';
+import { ShownFaces } from '../../ui/shown-faces/shown-faces';
 import { Slider } from '../../ui/slider/slider';
 import { Why } from '../../ui/why/why';
 import { Troubles } from '../../ui/troubles/troubles';
@@ -69,6 +71,8 @@ interface Shown {
     CautionNote,
     CreaseFiles,
     FigurePipe,
+    MatExpansionModule,
+    ShownFaces,
     MatButtonModule,
     DrawingView,
     LengthPipe,

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
+import { MatExpansionModule } from '@angular/material/expansion';
 import { RouterLink } from '@angular/router';
 import { markName, marksOfEntry, toFold } from '@odd-corner/contract';
 import {
@@ -20,7 +21,9 @@ import { DrawingView } from '../../ui/drawing-view/drawing-view';
 import { FigurePipe } from '../../ui/figures/figure-pipes';
 import { Figures } from '../../ui/figures/figures';
 import { Icon } from '../../ui/icon/icon';
+import { Printing } from '../../ui/print-make/printing';
 import { Segments } from '../../ui/segments/segments';
+import { ShownFaces } from '../../ui/shown-faces/shown-faces';
 import { Troubles } from '../../ui/troubles/troubles';
 import { Folding } from '../../workers/folding.service';
 import type { MarkChoice } from '../../workers/mark-tasks';
@@ -45,7 +48,18 @@ interface MarkRow {
 /** Every mark of the make in order: what is measured and from where, what is pinched, what paper laid on paper finds. */
 @Component({
   selector: 'oc-marks-station',
-  imports: [CreaseFiles, DrawingView, FigurePipe, Icon, MarkChoiceCard, MatButtonModule, RouterLink, Segments],
+  imports: [
+    CreaseFiles,
+    DrawingView,
+    FigurePipe,
+    Icon,
+    MarkChoiceCard,
+    MatButtonModule,
+    MatExpansionModule,
+    RouterLink,
+    Segments,
+    ShownFaces,
+  ],
   templateUrl: './marks-station.html',
   styleUrl: './marks-station.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -56,6 +70,7 @@ export class MarksStation {
   private readonly folding = inject(Folding);
   private readonly troubles = inject(Troubles);
   private readonly figures = inject(Figures);
+  private readonly printing = inject(Printing);
 
   protected readonly ruler = computed((): RulerId => this.inHand.make().asked.options.ruler);
   protected readonly rulerName = computed(() => RULERS[this.ruler()].name);
@@ -200,6 +215,12 @@ export class MarksStation {
     const at = this.figures.length(mark, this.ruler());
     if (Math.abs(off) < SEEN_MM) return at;
     return `${this.figures.length(mm, this.ruler())} (a little ${off > 0 ? 'past' : 'before'} the mark at ${at})`;
+  }
+
+  /** The open sheet at its true size, with what shows on a face of the piece. */
+  protected printFace(entry: string, shows: number): void {
+    const name = `${this.inHand.job().title} face ${shows + 1}`;
+    this.printing.print('creasePages', this.inHand.make().id, name, { entry, shows });
   }
 
   protected print(): void {
