@@ -9,5 +9,6 @@ export default defineConfig({
   timeout: 180_000,
   expect: { timeout: 60_000 },
   reporter: [['list'], ['json']],
-  use: { launchOptions: browser, trace: 'off', viewport: { width: 1280, height: 800 } },
+  // What the browser keeps for working without the server is tried by tests of its own.
+  use: { serviceWorkers: 'block', launchOptions: browser, trace: 'off', viewport: { width: 1280, height: 800 } },
 });

@@ -1,7 +1,7 @@
 const { createCjsPreset } = require('jest-preset-angular/presets');
 const preset = createCjsPreset({ tsconfig: '<rootDir>/tsconfig.spec.json' });
 
-const esmOnly = 'tslib|three|comlink|robust-predicates';
+const esmOnly = 'tslib|three|comlink|robust-predicates|idb';
 
 /** ESM-only plain JavaScript packages are turned into CommonJS by swc, Angular's own .mjs by the preset. */
 module.exports = {

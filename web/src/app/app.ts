@@ -4,6 +4,7 @@ import { type IsActiveMatchOptions, RouterLink, RouterLinkActive, RouterOutlet }
 import { Changes } from './data/changes';
 import { Session } from './data/session';
 import { WorkshopSettings } from './data/workshop-settings';
+import { ServerState } from './offline/server-state/server-state';
 import { Icon } from './ui/icon/icon';
 
 const THE_PLACE_ITSELF: IsActiveMatchOptions = {
@@ -17,7 +18,7 @@ const WITHIN: IsActiveMatchOptions = { ...THE_PLACE_ITSELF, paths: 'subset' };
 /** The frame round every place: five places and the settings, always within reach. */
 @Component({
   selector: 'oc-root',
-  imports: [Icon, MatListModule, RouterLink, RouterLinkActive, RouterOutlet],
+  imports: [Icon, MatListModule, RouterLink, RouterLinkActive, RouterOutlet, ServerState],
   templateUrl: './app.html',
   styleUrl: './app.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -1,4 +1,4 @@
-import { DestroyRef, inject, Injectable } from '@angular/core';
+import { DestroyRef, inject, Injectable, signal } from '@angular/core';
 import { change, type Change, routes, type Topic, TOPICS } from '@odd-corner/contract';
 import { debounceTime, filter, map, type Observable, Subject } from 'rxjs';
 import { PAGE_ID } from './page-id';
@@ -8,6 +8,9 @@ const AGAIN_MS = 1000;
 const LONGEST_MS = 15_000;
 /** Changes that come together are read once. */
 const TOGETHER_MS = 60;
+
+/** What the browser keeps of the server's answers leaves this one alone. */
+const NOT_KEPT = 'ngsw-bypass=true';
 
 /** What others have changed: of which row, or null for any. */
 type Told = Pick<Change, 'topics' | 'id'>;
@@ -23,6 +26,9 @@ export class Changes {
   private readonly gone = inject(DestroyRef);
   private readonly told = new Subject<Told>();
   private source: EventSource | null = null;
+  private readonly reached = signal(true);
+  /** Whether the server could be reached when it was last tried. */
+  readonly connected = this.reached.asReadonly();
   private begun = false;
   private lost = 0;
   private again: ReturnType<typeof setTimeout> | null = null;
@@ -62,7 +68,7 @@ export class Changes {
 
   private open(): void {
     if (this.source) return;
-    const source = new EventSource(routes.changes.path);
+    const source = new EventSource(`${routes.changes.path}?${NOT_KEPT}`);
     this.source = source;
     source.addEventListener('begun', ({ data }: MessageEvent<string>) => {
       const { n } = JSON.parse(data) as { readonly n: number };
@@ -70,6 +76,7 @@ export class Changes {
       if (this.n !== null && this.n !== n) this.told.next(EVERYTHING);
       this.n = n;
       this.lost = 0;
+      this.reached.set(true);
     });
     source.addEventListener('change', ({ data }: MessageEvent<string>) => {
       const read = change.safeParse(JSON.parse(data));
@@ -80,6 +87,8 @@ export class Changes {
     source.onerror = () => {
       // Whatever the reason, what is missed until then is read afterwards.
       this.end();
+      // Once may be a moment's break.
+      if (this.lost > 0) this.reached.set(false);
       this.again = setTimeout(() => !document.hidden && this.open(), Math.min(LONGEST_MS, AGAIN_MS * 2 ** this.lost++));
     };
   }

@@ -34,11 +34,20 @@ export class Session {
 
   /** The page begins anew, so that nothing of the workshop stays in it. */
   signOut(): void {
-    this.api.call('signOut').subscribe(() => location.reload());
+    this.api.call('signOut').subscribe(() => {
+      void forgetAnswers().finally(() => location.reload());
+    });
   }
 
   /** Asked for late: what sends requests asks this for who is signed in. */
   private get api(): Api {
     return this.injector.get(Api);
   }
+}
+
+/** What the browser kept of the server's answers, to show it without the server. */
+async function forgetAnswers(): Promise<void> {
+  if (!('caches' in globalThis)) return;
+  const names = await caches.keys();
+  await Promise.all(names.filter((name) => name.includes(':data:')).map((name) => caches.delete(name)));
 }

@@ -25,11 +25,11 @@ export function copiesToFold(
 ): readonly CopyToFold[] {
   return entries.flatMap(({ key, name, copies, steps, stages }) =>
     Array.from({ length: count * copies }, (_, copy): CopyToFold => {
-      const known = progress.find((one) => one.entryKey === key && one.copy === copy);
+      const known = progress.filter((one) => one.entryKey === key && one.copy === copy);
       return {
         ...{ entryKey: key, copy, name, of: count * copies, steps, stages },
-        done: new Set(known?.done),
-        seconds: known?.seconds ?? 0,
+        done: new Set(known.flatMap(({ done }) => done)),
+        seconds: Math.max(0, ...known.map(({ seconds }) => seconds)),
       };
     }),
   );

@@ -3,6 +3,7 @@ import { HttpTestingController, provideHttpClientTesting, type TestRequest } fro
 import { TestBed } from '@angular/core/testing';
 import { type CopyProgress, USUAL_SETTINGS } from '@odd-corner/contract';
 import { aJob, aMake } from '../testing/bench';
+import { Outbox } from '../offline/outbox';
 import { ProgressWriter } from './progress-writer';
 
 const ID = aMake().id;
@@ -49,10 +50,33 @@ describe('writing the place', () => {
     expect(steps).toEqual([1, 4]);
   });
 
-  it('says that a step is not kept, and tries again with what was done since', () => {
+  it('keeps on this device what could not be sent, with what is done after it, and tells when it is sent', async () => {
+    const told: number[] = [];
+    writer.written.subscribe((job) => told.push(job.makes[0].progress[0].done.length));
+    const outbox = TestBed.inject(Outbox);
+    await jest.advanceTimersByTimeAsync(0);
     writer.write(ID, at(1));
     sent().error(new ProgressEvent('error'));
-    expect(writer.unsaved()).toMatch(/is not answering/);
+    await jest.advanceTimersByTimeAsync(0);
+    expect(outbox.waiting()).toHaveLength(1);
+    writer.write(ID, at(2, 1));
+    await jest.advanceTimersByTimeAsync(0);
+    expect(outbox.progressOf(ID).flatMap(({ done }) => done)).toEqual(at(2).done);
+    await jest.advanceTimersByTimeAsync(2000);
+    for (const _ of [1, 2]) {
+      answer(sent());
+      await jest.advanceTimersByTimeAsync(0);
+    }
+    expect(outbox.waiting()).toEqual([]);
+    expect(told).toHaveLength(2);
+    expect(writer.unsaved()).toBeNull();
+  });
+
+  it('says that a step was not taken, and tries again with what was done since', () => {
+    const refused = { type: 'about:blank', title: 'No', status: 409, detail: 'Somebody was quicker.' };
+    writer.write(ID, at(1));
+    sent().flush(refused, { status: 409, statusText: 'x' });
+    expect(writer.unsaved()).toBe('Somebody was quicker.');
     writer.write(ID, at(2, 1));
     http.expectNone(URL);
     jest.advanceTimersByTime(2500);

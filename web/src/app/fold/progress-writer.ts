@@ -1,8 +1,10 @@
 import { DestroyRef, inject, Injectable, signal } from '@angular/core';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import type { CopyProgress, Job } from '@odd-corner/contract';
 import { type Observable, Subject } from 'rxjs';
 import { failureText } from '../data/api';
 import { Jobs } from '../data/jobs';
+import { isGone, Outbox } from '../offline/outbox';
 
 const AGAIN_AFTER_MS = 2000;
 
@@ -32,6 +34,7 @@ function joined(before: Done | null, after: Done): Done {
 @Injectable()
 export class ProgressWriter {
   private readonly jobs = inject(Jobs);
+  private readonly outbox = inject(Outbox);
   private readonly answers = new Subject<Job>();
   private waiting: Done | null = null;
   private sending: Done | null = null;
@@ -43,6 +46,9 @@ export class ProgressWriter {
   readonly written: Observable<Job> = this.answers.asObservable();
 
   constructor() {
+    this.outbox.sent.pipe(takeUntilDestroyed()).subscribe(({ route, answer }) => {
+      if (route === 'addProgress') this.answers.next(answer as Job);
+    });
     const leave = (): void => this.flush();
     window.addEventListener('pagehide', leave);
     inject(DestroyRef).onDestroy(() => {
@@ -53,9 +59,26 @@ export class ProgressWriter {
   }
 
   write(makeId: string, copy: CopyProgress): void {
+    // What was done first is sent first.
+    if (this.outbox.waiting().length) {
+      this.keep({ makeId, copies: [copy] });
+      return;
+    }
     // A make is only left for another with its page, which sends what waits.
     this.waiting = joined(this.waiting, { makeId, copies: [copy] });
     if (!this.sending) this.send();
+  }
+
+  private keep({ makeId, copies }: Done): void {
+    const waiting = this.waiting;
+    this.waiting = null;
+    const all = waiting ? joined({ makeId, copies }, waiting) : { makeId, copies };
+    const steps = all.copies.reduce((sum, { done }) => sum + done.length, 0);
+    void this.outbox.keep(
+      'addProgress',
+      { id: makeId, body: { copies: [...all.copies] } },
+      `folding, to step ${steps}`,
+    );
   }
 
   private send(): void {
@@ -71,6 +94,12 @@ export class ProgressWriter {
         this.send();
       },
       error: (error: unknown) => {
+        if (isGone(error)) {
+          // It is kept on this device, and sent when the server is there again.
+          this.sending = null;
+          this.keep(done);
+          return;
+        }
         this.unsaved.set(failureText(error));
         this.again = setTimeout(() => {
           this.sending = null;

@@ -19,6 +19,7 @@ import { unitOnRuler } from '@odd-corner/core';
 import { type Observable, of, tap } from 'rxjs';
 import { keptHere } from '../../data/device';
 import { Jobs } from '../../data/jobs';
+import { Outbox } from '../../offline/outbox';
 import { WorkshopSettings } from '../../data/workshop-settings';
 import { JobInHand } from '../../job/job-in-hand';
 import { CautionNote } from '../../ui/caution/caution';
@@ -86,6 +87,7 @@ export class FoldStation {
   private readonly troubles = inject(Troubles);
   private readonly settings = inject(WorkshopSettings);
   private readonly writer = inject(ProgressWriter);
+  private readonly outbox = inject(Outbox);
   private readonly jobs = inject(Jobs);
   private readonly undo = inject(UndoBar);
   private readonly dialog = inject(MatDialog);
@@ -122,7 +124,8 @@ export class FoldStation {
     const { count, progress } = this.inHand.make();
     if (!order) return [];
     const own = this.own();
-    return copiesToFold(order, count, progress).map((copy) => ({
+    const waiting = this.outbox.progressOf(this.makeId());
+    return copiesToFold(order, count, [...progress, ...waiting]).map((copy) => ({
       ...copy,
       done: new Set([...copy.done, ...(own.get(keyOf(copy)) ?? [])]),
     }));

@@ -2,12 +2,21 @@ import { ChangeDetectionStrategy, Component, computed, inject, viewChild } from 
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
 import { Router } from '@angular/router';
-import { type JobMake, newLogEntry, planMake, type Predicted, sheetsFrom, toFold } from '@odd-corner/contract';
-import { map, of } from 'rxjs';
+import {
+  type JobMake,
+  type NewLogEntry,
+  newLogEntry,
+  planMake,
+  type Predicted,
+  sheetsFrom,
+  toFold,
+} from '@odd-corner/contract';
+import { catchError, from, map, type Observable, of, throwError } from 'rxjs';
 import { Logbook } from '../../data/logbook';
 import { newId } from '../../data/new-id';
 import { Papers } from '../../data/papers';
 import { JobInHand } from '../../job/job-in-hand';
+import { isGone, Outbox } from '../../offline/outbox';
 import { Figures } from '../../ui/figures/figures';
 import { Sending } from '../../ui/forms/sending';
 import { PaperModel } from '../../ui/paper-model/paper-model';
@@ -33,6 +42,7 @@ export class RecordStation {
   private readonly troubles = inject(Troubles);
   private readonly logbook = inject(Logbook);
   private readonly papers = inject(Papers);
+  private readonly outbox = inject(Outbox);
   private readonly undo = inject(UndoBar);
   private readonly router = inject(Router);
   private readonly figures = inject(Figures);
@@ -96,13 +106,26 @@ export class RecordStation {
     { initialValue: null },
   );
 
+  /** What the server could not be asked for waits on this device. */
+  private keptHere(draft: NewLogEntry, error: unknown): Observable<null> {
+    if (!isGone(error)) return throwError(() => error);
+    const words = `logbook: ${this.inHand.job().title}`;
+    return from(this.outbox.keep('addLogEntry', { body: draft }, words)).pipe(map(() => null));
+  }
+
   protected record(written: Written): void {
     if (this.sending.now()) return;
     const { id: jobId } = this.inHand.job();
     const draft = newLogEntry.parse({ ...written, id: this.id, jobId, makeId: this.make().id });
     const { form } = this.fields();
     const placeOf = this.fields().placeOf(written);
-    this.sending.send(this.logbook.record(draft), { form, placeOf }).subscribe((entry) => {
+    const recorded = this.logbook.record(draft).pipe(catchError((error: unknown) => this.keptHere(draft, error)));
+    this.sending.send(recorded, { form, placeOf }).subscribe((entry) => {
+      if (entry === null) {
+        this.undo.done('Kept on this device: it goes into the logbook when the server is there again.');
+        void this.router.navigate(['/jobs']);
+        return;
+      }
       const taken = entry.sheetsUsed
         .filter((one) => one.paperName && one.sheets)
         .map((one) => ` ${one.sheets} of ${one.paperName} taken off the shelf.`)

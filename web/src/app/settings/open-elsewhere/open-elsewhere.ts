@@ -5,6 +5,7 @@ import { catchError, of } from 'rxjs';
 import { encode } from 'uqr';
 import { Api } from '../../data/api';
 import { Session } from '../../data/session';
+import { canWorkOffline } from '../../offline/can-work-offline';
 
 /** Dark squares of a code as one path, each a unit wide. */
 function pathOf(data: readonly (readonly boolean[])[]): string {
@@ -21,6 +22,7 @@ function pathOf(data: readonly (readonly boolean[])[]): string {
 })
 export class OpenElsewhere {
   protected readonly session = inject(Session);
+  protected readonly offline = canWorkOffline();
   private readonly answer = toSignal(
     inject(Api)
       .call('placesToOpen')
