@@ -12,7 +12,12 @@ const externalPackages = {
 };
 
 await build({
-  entryPoints: ['src/main.ts', 'src/verify/verify-worker.ts', 'src/workshop-file/incoming-worker.ts', 'src/print/print-worker.ts'],
+  entryPoints: [
+    'src/main.ts',
+    'src/verify/verify-worker.ts',
+    'src/workshop-file/incoming-worker.ts',
+    'src/print/print-worker.ts',
+  ],
   outdir: 'dist',
   entryNames: '[name]',
   outExtension: { '.js': '.mjs' },

@@ -112,7 +112,7 @@ export class Outbox {
       try {
         if (!route) throw new Error('This is no longer taken.');
         const answer = await firstValueFrom(
-          this.api.call(route, { id: one.id ?? undefined, body: routes[route].body.parse(one.body) as Body<MayWait> }),
+          this.api.call(route, { id: one.id ?? undefined, body: routes[route].body.parse(one.body) }),
         );
         await store.remove(one.n);
         this.failures = 0;
