@@ -16,6 +16,8 @@ export * from './crease-picture';
 export * from './assembly-scene';
 export * from './labels';
 export * from './paper-colours';
+export { type Motion, motionBetween } from './motion';
+export { movingPictures } from './moving-pictures';
 export * from './paper-scene';
 export { shadeOf } from './shade';
 export * from './answer-scene';

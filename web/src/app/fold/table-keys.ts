@@ -5,6 +5,7 @@ export const TABLE_KEYS = [
   { keys: ['t'], does: 'turn', shown: 't', words: 'turn the view, as the paper turns' },
   { keys: ['v'], does: 'side', shown: 'v', words: 'see the other side' },
   { keys: ['c'], does: 'creases', shown: 'c', words: 'crease pattern' },
+  { keys: ['p'], does: 'moving', shown: 'p', words: 'see it move, or not' },
   { keys: ['m'], does: 'measures', shown: 'm', words: 'measurements' },
   { keys: ['d'], does: 'differs', shown: 'd', words: 'my paper looks different' },
   { keys: ['g'], does: 'grid', shown: 'g', words: 'all copies, stage by stage' },

@@ -127,6 +127,11 @@ export class Folding {
     return defer(() => this.worker.formSteps(asked));
   }
 
+  /** A step as it moves; null where that is not known. */
+  moving(asked: FormStepsAsked, index: number): Observable<readonly Drawing[] | null> {
+    return defer(() => this.worker.moving(asked, index));
+  }
+
   /** The states before a step, and those that its usual slips lead to. */
   statesAround(asked: FormStepsAsked, index: number): Observable<StatesBefore> {
     return defer(() => this.worker.statesAround(asked, index));

@@ -1,5 +1,7 @@
 import {
+  type Drawing,
   type FormStep,
+  movingPictures,
   type Pose,
   type StatePictures,
   statePictures,
@@ -31,6 +33,12 @@ export interface StatesBefore {
 const lastOf = ({ poses }: FormStep): Pose => poses[poses.length - 1];
 
 export const slipTasks = {
+  /** A step as it moves, or null where that is not known. */
+  moving({ unit, looking, marks, ...asked }: FormStepsAsked, index: number): readonly Drawing[] | null {
+    const { steps, uses = [] } = markedForm(asked, marks ?? null, unit).folding;
+    return movingPictures([...steps, ...uses][index], looking);
+  },
+
   /** The last states before a step from both sides, and the states that its usual slips lead to, all at one scale. */
   statesAround({ unit, looking, marks, ...asked }: FormStepsAsked, index: number): StatesBefore {
     const { steps, uses = [] } = markedForm(asked, marks ?? null, unit).folding;

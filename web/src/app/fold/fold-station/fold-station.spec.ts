@@ -133,6 +133,45 @@ describe('folding at the table', () => {
     expect(b.sent('POST', URL).request.body).toMatchObject({ copies: [{ entryKey: ids(job)[0], copy: 2 }] });
   });
 
+  it('shows a step as it moves, to be drawn along by hand, and says so where it is not known how', async () => {
+    const { b } = await bench([4]);
+    await press(b, 'p');
+    for (let k = 0; k < 40 && !b.host.querySelector('oc-moving-picture'); k++) await b.settle(60);
+    const thumb = b.find<HTMLInputElement>('oc-moving-picture input');
+    expect(Number(thumb.max)).toBeGreaterThan(20);
+    const patches = (): string => b.find('oc-moving-picture svg').innerHTML;
+    thumb.value = '0';
+    thumb.dispatchEvent(new Event('input'));
+    await b.settle(60);
+    const before = patches();
+    thumb.value = '8';
+    thumb.dispatchEvent(new Event('input'));
+    await b.settle(60);
+    expect(patches()).not.toBe(before);
+    expect(b.text).toContain('Play it');
+    await press(b, 'p');
+    expect(b.host.querySelector('oc-moving-picture')).toBeNull();
+    // Raising an end: the paper bends on the way.
+    const other = await bench([11]);
+    await press(other.b, 'p');
+    for (let k = 0; k < 40 && !other.b.text.includes('not known'); k++) await other.b.settle(60);
+    expect(other.b.text).toContain('before and after only');
+  });
+
+  it('shows the paper as large as it is', async () => {
+    localStorage.clear();
+    const { b } = await bench([4]);
+    b.button('True size').click();
+    for (let k = 0; k < 20 && !document.querySelector('oc-lay-on oc-drawing svg[viewBox]'); k++) await b.settle(60);
+    const drawing = document.querySelector<HTMLElement>('oc-lay-on .room oc-drawing')!;
+    const svg = drawing.querySelector('svg[viewBox]')!;
+    const [, , width, height] = svg.getAttribute('viewBox')!.split(' ').map(Number);
+    // As CSS means a pixel, as long as nobody has measured the screen.
+    expect(parseFloat(drawing.style.width)).toBeCloseTo((width * 96) / 25.4, 3);
+    expect(parseFloat(drawing.style.height)).toBeCloseTo((height * 96) / 25.4, 3);
+    expect(document.querySelector('oc-lay-on')!.textContent).toContain('Measure this screen first');
+  });
+
   describe('of several copies stage by stage', () => {
     const CARDS = { formId: 'tuck-flap-envelope', holds: 'one ticket 105 x 74', count: 3 } as const;
     const together = async (batch: Partial<Batch>, done: readonly number[] = []) => {

@@ -16,7 +16,7 @@ import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-i
 import { RouterLink } from '@angular/router';
 import { type BatchRulesSent, type Job, type SeatsSent, toFold } from '@odd-corner/contract';
 import { unitOnRuler } from '@odd-corner/core';
-import { type Observable, of, tap } from 'rxjs';
+import { type Observable, of, startWith, tap } from 'rxjs';
 import { keptHere } from '../../data/device';
 import { Jobs } from '../../data/jobs';
 import { Outbox } from '../../offline/outbox';
@@ -29,6 +29,7 @@ import { Icon } from '../../ui/icon/icon';
 import { Legend } from '../../ui/legend/legend';
 import { FigurePipe, LengthPipe } from '../../ui/figures/figure-pipes';
 import { SizesPipe } from '../../ui/figures/sizes-pipe';
+import { MovingPicture } from '../../ui/moving-picture/moving-picture';
 import { SavePicture } from '../../ui/save-picture/save-picture';
 import { picturesOf } from '../../ui/save-picture/pictures-of';
 import { Select } from '../../ui/select/select';
@@ -42,6 +43,7 @@ import { CopyGrid } from '../copy-grid/copy-grid';
 import { TimerList } from '../timers/timer-list';
 import { Timers } from '../timers/timers';
 import { filledScreen, fillScreen } from '../filled-screen';
+import { LayOn, type LayOnAsked } from '../lay-on/lay-on';
 import { compareStates } from '../looks-different/looks-different';
 import { keepAwake } from '../keep-awake';
 import { ProgressWriter } from '../progress-writer';
@@ -68,6 +70,7 @@ const SWIPE_PX = 60;
     DrawingView,
     Icon,
     LengthPipe,
+    MovingPicture,
     RouterLink,
     SavePicture,
     Select,
@@ -153,7 +156,7 @@ export class FoldStation {
 
   protected readonly quarterTurns = signal(0);
   protected readonly fromBelow = signal(false);
-  protected readonly showing = signal<'picture' | 'creases' | 'copies'>('picture');
+  protected readonly showing = signal<'picture' | 'creases' | 'copies' | 'moving'>('picture');
   /** What whoever folds here calls themselves, on this device. */
   protected readonly name = keptHere('name-at-table', (kept) => (typeof kept === 'string' ? kept : ''));
   protected readonly timers = inject(Timers);
@@ -258,6 +261,21 @@ export class FoldStation {
     const sheet = this.inHand.make().make.entries.find(({ key }) => key === next?.copy.entryKey)?.sheet;
     return sheet ? [sheet.widthMm, ...(sheet.widthMm === sheet.heightMm ? [] : [sheet.heightMm])] : [];
   });
+  /** The step as it moves, while that is looked at; null where it is not known. */
+  protected readonly moving = toSignal(
+    toObservable(
+      computed(() =>
+        this.showing() === 'moving' && !this.copyDone() ? `${this.index()} ${JSON.stringify(this.shownAs())}` : null,
+      ),
+    ).pipe(
+      this.troubles.asking((key) => {
+        const asked = this.shownAs();
+        if (key === null || !asked) return of(undefined);
+        return this.folding.moving(asked, this.index()).pipe(startWith(undefined));
+      }),
+    ),
+    { initialValue: undefined },
+  );
   private swipeFrom: number | null = null;
   private readonly time: TableTime;
 
@@ -357,6 +375,8 @@ export class FoldStation {
         return this.fromBelow.update((below) => !below);
       case 'creases':
         return this.show('creases');
+      case 'moving':
+        return this.show('moving');
       case 'grid':
         if (this.copies().length > 1) this.show('copies');
         return;
@@ -374,7 +394,7 @@ export class FoldStation {
     }
   }
 
-  private show(what: 'creases' | 'copies'): void {
+  private show(what: 'creases' | 'copies' | 'moving'): void {
     this.showing.update((now) => (now === what ? 'picture' : what));
   }
 
@@ -449,6 +469,14 @@ export class FoldStation {
     compareStates(this.dialog, { asked, index: this.index(), colours: this.colours() }).subscribe((step) => {
       if (step !== undefined && this.place()?.copy === copy) this.go(step);
     });
+  }
+
+  protected layOn(): void {
+    const step = this.step();
+    if (!step) return;
+    const { now, then } = step.pictures;
+    const data: LayOnAsked = { title: step.title, colours: this.colours(), before: now, after: then };
+    this.dialog.open(LayOn, { data, width: '100vw', maxWidth: '98vw', maxHeight: '98vh' });
   }
 
   private readAloud(): void {

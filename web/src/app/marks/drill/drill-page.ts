@@ -23,8 +23,8 @@ import { Chart, type ChartOption } from '../../ui/chart/chart';
 import { Figures } from '../../ui/figures/figures';
 import { PlainTable } from '../../ui/plain-table/plain-table';
 import { Select } from '../../ui/select/select';
-import { Slider } from '../../ui/slider/slider';
 import { StateNote } from '../../ui/state-note/state-note';
+import { MeasureScreen } from '../../ui/true-size/measure-screen';
 import { TrueSize } from '../../ui/true-size/true-size';
 import { UndoBar } from '../../ui/undo/undo-bar';
 
@@ -33,12 +33,6 @@ const PLACES = [1 / 3, 2 / 3, 1 / 4, 3 / 4, 1 / 5, 2 / 5, 3 / 5, 4 / 5, 1 / 6, 5
 
 /** How long the sheet is at most, and the narrowest that is any use, in mm. */
 const [LONGEST_MM, SHORTEST_MM] = [180, 60];
-
-/** A bank card is so wide (ISO/IEC 7810, ID-1), in mm. */
-const CARD_MM = 85.6;
-const CARD_HIGH_MM = 53.98;
-/** Card widths that screens can show, in CSS pixels. */
-const [NARROWEST_PX, WIDEST_PX] = [200, 620];
 
 /** The slider's steps over the whole length. */
 const STEPS = 2000;
@@ -63,7 +57,7 @@ interface Shown {
     PlainTable,
     RouterLink,
     Select,
-    Slider,
+    MeasureScreen,
     StateNote,
   ],
   templateUrl: './drill-page.html',
@@ -80,7 +74,6 @@ export class DrillPage {
   private readonly roomPx = signal(600);
 
   protected readonly steps = STEPS;
-  protected readonly cardPx = [NARROWEST_PX, WIDEST_PX] as const;
   protected readonly failed = signal<string | null>(null);
   protected readonly known = computed(() => this.eyes.rows() !== null);
   protected readonly handId = signal<string | null>(null);
@@ -96,8 +89,6 @@ export class DrillPage {
     Math.max(SHORTEST_MM, Math.min(LONGEST_MM, Math.floor(this.roomPx() / this.trueSize.pxPerMm()))),
   );
   protected readonly sidePx = computed(() => Math.min(this.roomPx(), this.sideMm() * this.trueSize.pxPerMm()));
-  protected readonly cardWidth = computed(() => CARD_MM * this.trueSize.pxPerMm());
-  protected readonly cardHeight = computed(() => CARD_HIGH_MM * this.trueSize.pxPerMm());
   protected readonly asked = computed(() => this.fraction(this.share()));
 
   private readonly tries = computed(() => (this.eyes.rows() ?? []).filter(({ handId }) => handId === this.handId()));
@@ -228,10 +219,6 @@ export class DrillPage {
       },
       error: (error: unknown) => this.undo.failed(error),
     });
-  }
-
-  protected calibrate(px: number): void {
-    this.trueSize.keep(px / CARD_MM);
   }
 
   private fraction(share: number): string {
