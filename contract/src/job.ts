@@ -49,6 +49,8 @@ export const copyProgress = z.object({
   copy: z.int().min(0).max(499_999),
   done: z.array(slug).max(400),
   seconds: z.int().min(0).max(10_000_000),
+  /** What of it went into single steps, by their ids, as far as that was seen. */
+  stepSeconds: z.record(slug, z.int().min(0).max(10_000_000)).optional(),
 });
 
 export const jobMake = jobMakeDraft.omit({ chance: true }).extend({

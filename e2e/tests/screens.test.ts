@@ -4,6 +4,7 @@ import { answered, choose, line, settled, sheetsOf } from '../pages';
 import { addPaper, expect, test } from '../workshop';
 
 const JOB = '0dd00000-0000-4000-8000-000300000001';
+const CLASS = '0dd00000-0000-4000-8000-000300000009';
 const KRAFT = '0dd00000-0000-4000-8000-000100000006';
 const KIT = '0dd00000-0000-4000-8000-000300000016';
 
@@ -48,6 +49,12 @@ const OPENED = [
   ['/shelf', 'Add a paper', 'Size of one sheet'],
   ['/shelf', 'Add a thing', 'What it is, and how large'],
   [`/jobs/${JOB}/marks`, 'mark 1: other ways', 'A card cut to length'],
+  [`/jobs/${JOB}/fold`, 'True size', /Hold a bank card to the screen/],
+  [`/jobs/${CLASS}/fold`, 'All copies', 'Your name at this table'],
+  [`/jobs/${JOB}/fold`, 'My paper looks different', /^Before step/],
+  [`/jobs/${JOB}/fold`, 'See it move', 'How far it has moved'],
+  [`/jobs/${JOB}/marks`, 'What shows where', 'Faces that show'],
+  [`/jobs/${JOB}/cut`, 'Name, folder, print, changes', 'Printer’s paper'],
   // The last is kept open, and left empty.
   ['/settings', 'Add a hand', 'Misses a mark by'],
 ] as const;

@@ -26,7 +26,7 @@ describe('a workshop’s file', () => {
     const db = openDatabase(join(folder(), 'w.sqlite'), MIGRATIONS);
     expect(db.pragma('journal_mode', { simple: true })).toBe('wal');
     expect(db.pragma('synchronous', { simple: true })).toBe(2);
-    expect(() => db.prepare("INSERT INTO progress VALUES ('no such make', 'tray', 0, 0, '[]')").run()).toThrow(
+    expect(() => db.prepare("INSERT INTO progress VALUES ('no such make', 'tray', 0, 0, '[]', '{}')").run()).toThrow(
       /FOREIGN KEY/,
     );
     db.close();

@@ -244,6 +244,22 @@ describe('the bin', () => {
   });
 });
 
+describe('time in single steps', () => {
+  it('is kept by the ids of steps; of two devices the one that saw more of a step counts', async () => {
+    const { b, make } = await start();
+    const send = (stepSeconds?: Record<string, number>) =>
+      b.send('POST', `/api/makes/${make.id}/progress`, {
+        copies: [
+          { entryKey: 'tray', copy: 0, done: ['half-across'], seconds: 30, ...(stepSeconds && { stepSeconds }) },
+        ],
+      });
+    await send({ 'half-across': 12, turn: 4 });
+    await send();
+    const { body } = await send({ 'half-across': 9, corners: 20 });
+    expect(progressOf(body)[0].stepSeconds).toEqual({ 'half-across': 12, turn: 4, corners: 20 });
+  });
+});
+
 describe('copies folded together', () => {
   const seatsOf = (body: unknown) => jobSchema.parse(body).makes[0].batch.seats;
   const copy = (n: number) => ({ entryKey: 'tray', copy: n });

@@ -57,7 +57,7 @@ const SELECT = `SELECT t.id, t.title, t.folder_hand_id AS folderHandId, t.archiv
       (SELECT json_object('id', k.id, 'title', k.title, 'done', NOT EXISTS (SELECT 1 FROM plan_parents q WHERE q.plan_id = k.id AND q.done = 0))
         FROM plan_makes pm JOIN cutting_plans k ON k.id = pm.plan_id WHERE pm.make_id = m.id AND k.removed_at IS NULL LIMIT 1),
       'progress',
-      (SELECT json_group_array(json_object('entryKey', p.entry_key, 'copy', p.copy, 'done', p.done, 'seconds', p.seconds))
+      (SELECT json_group_array(json_object('entryKey', p.entry_key, 'copy', p.copy, 'done', p.done, 'seconds', p.seconds, 'stepSeconds', p.step_seconds))
         FROM (SELECT * FROM progress WHERE make_id = m.id ORDER BY rowid) p)))
     FROM (SELECT * FROM makes WHERE job_id = t.id ORDER BY position) m) AS makes
   FROM jobs t`;
@@ -66,7 +66,10 @@ const orNull = (text: string | null): unknown => (text === null ? null : readJso
 const orNullText = (value: unknown): string | null => (value === null ? null : JSON.stringify(value));
 
 function makeOf({ cutPlan, cutDone, inPlan, ...row }: MakeRow): unknown {
-  const progress = row.progress as unknown as readonly (Omit<CopyProgress, 'done'> & { readonly done: string })[];
+  const progress = row.progress as unknown as readonly (Omit<CopyProgress, 'done' | 'stepSeconds'> & {
+    readonly done: string;
+    readonly stepSeconds: string;
+  })[];
   return {
     ...row,
     ...{ asked: readJson(row.asked), make: readJson(row.make) },
@@ -74,9 +77,24 @@ function makeOf({ cutPlan, cutDone, inPlan, ...row }: MakeRow): unknown {
     batch: orNull(row.batch) ?? NO_BATCH,
     cut: cutPlan === null ? null : { plan: readJson(cutPlan), done: cutDone === 1 },
     inPlan: inPlan && { ...inPlan, done: inPlan.done === 1 },
-    progress: progress.map(({ done, ...copy }) => ({ ...copy, done: readJson(done) })),
+    progress: progress.map(({ done, stepSeconds, ...copy }) => ({
+      ...copy,
+      done: readJson(done),
+      ...(stepSeconds !== NONE && { stepSeconds: readJson(stepSeconds) }),
+    })),
   };
 }
+
+/** As it is stored where no single step was seen. */
+const NONE = '{}';
+
+type StepSeconds = Readonly<Record<string, number>>;
+
+/** Both together: of two devices that saw a step the one that saw more of it counts. */
+const longest = (a: StepSeconds, b: StepSeconds): StepSeconds =>
+  Object.fromEntries(
+    [...new Set([...Object.keys(a), ...Object.keys(b)])].map((id) => [id, Math.max(a[id] ?? 0, b[id] ?? 0)]),
+  );
 
 /** The same for all jobs at once: sets are made once, where conditions would be asked of each job. */
 const ALL_FOLDED = 't.id IN (SELECT job_id FROM log_entries WHERE removed_at IS NULL)';
@@ -141,12 +159,12 @@ export function jobsRepository(db: Db) {
       ON CONFLICT (make_id, paper_id) DO UPDATE SET sheets = sheets + excluded.sheets`,
   );
   const putBatch = db.prepare<[string, string]>('UPDATE makes SET batch = ? WHERE id = ?');
-  const progressOf = db.prepare<[string, string, number], { done: string; seconds: number }>(
-    'SELECT done, seconds FROM progress WHERE make_id = ? AND entry_key = ? AND copy = ?',
+  const progressOf = db.prepare<[string, string, number], { done: string; seconds: number; stepSeconds: string }>(
+    'SELECT done, seconds, step_seconds AS stepSeconds FROM progress WHERE make_id = ? AND entry_key = ? AND copy = ?',
   );
-  const putProgress =
-    db.prepare(`INSERT INTO progress (make_id, entry_key, copy, done, seconds) VALUES (@makeId, @entryKey, @copy, @done, @seconds)
-    ON CONFLICT (make_id, entry_key, copy) DO UPDATE SET done = @done, seconds = @seconds`);
+  const putProgress = db.prepare(`INSERT INTO progress (make_id, entry_key, copy, done, seconds, step_seconds)
+    VALUES (@makeId, @entryKey, @copy, @done, @seconds, @stepSeconds)
+    ON CONFLICT (make_id, entry_key, copy) DO UPDATE SET done = @done, seconds = @seconds, step_seconds = @stepSeconds`);
   const clearProgress = db.prepare<[string]>('DELETE FROM progress WHERE make_id = ?');
 
   /** @throws ProblemError 409 when a make of that id belongs to another job */
@@ -175,12 +193,15 @@ export function jobsRepository(db: Db) {
     insert.run({ id, title, folderHandId, archivedAt: null, createdAt: at, updatedAt: at, version: 1, words });
     putMakes(id, makes);
   };
-  const merge = (makeId: string, { entryKey, copy, done, seconds }: CopyProgress): void => {
+  const merge = (makeId: string, { entryKey, copy, done, seconds, stepSeconds }: CopyProgress): void => {
     const before = progressOf.get(makeId, entryKey, copy);
     const all = new Set([...(before ? (readJson(before.done) as string[]) : []), ...done]);
     putProgress.run({
       ...{ makeId, entryKey, copy, done: JSON.stringify([...all]) },
       seconds: Math.max(before?.seconds ?? 0, seconds),
+      stepSeconds: JSON.stringify(
+        longest(before ? (readJson(before.stepSeconds) as StepSeconds) : {}, stepSeconds ?? {}),
+      ),
     });
   };
   return {

@@ -15,6 +15,8 @@ export interface CopyToFold {
   /** Steps that are done, by their ids. */
   readonly done: ReadonlySet<string>;
   readonly seconds: number;
+  /** In single steps, by their ids. */
+  readonly stepSeconds: Readonly<Record<string, number>>;
 }
 
 /** What is folded for so many of a make, copy by copy, in order. */
@@ -30,6 +32,7 @@ export function copiesToFold(
         ...{ entryKey: key, copy, name, of: count * copies, steps, stages },
         done: new Set(known.flatMap(({ done }) => done)),
         seconds: Math.max(0, ...known.map(({ seconds }) => seconds)),
+        stepSeconds: Object.assign({}, ...known.map((one) => one.stepSeconds ?? {})) as Record<string, number>,
       };
     }),
   );

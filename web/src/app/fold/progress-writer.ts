@@ -22,7 +22,8 @@ function joined(before: Done | null, after: Done): Done {
     const key = `${one.entryKey} ${one.copy}`;
     const was = copies.get(key);
     const done = [...new Set([...(was?.done ?? []), ...one.done])];
-    copies.set(key, { ...one, done, seconds: Math.max(was?.seconds ?? 0, one.seconds) });
+    const stepSeconds = { ...was?.stepSeconds, ...one.stepSeconds };
+    copies.set(key, { ...one, done, seconds: Math.max(was?.seconds ?? 0, one.seconds), stepSeconds });
   }
   return { makeId: after.makeId, copies: [...copies.values()] };
 }

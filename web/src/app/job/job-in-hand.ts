@@ -34,7 +34,7 @@ import { Hands } from '../data/hands';
 import { Jobs } from '../data/jobs';
 import { Papers } from '../data/papers';
 import { WorkshopSettings } from '../data/workshop-settings';
-import { coloursOf, coloursOfMake } from '../ui/drawing-view/paper-colours';
+import { coloursOf, coloursOfMake, type PaperColours } from '../ui/drawing-view/paper-colours';
 import { UndoBar } from '../ui/undo/undo-bar';
 import type { EntryMarks } from '../workers/make-tasks';
 import { type JobChange, JobHistory } from './job-history';
@@ -106,17 +106,19 @@ export class JobInHand {
   /** How its sheets are searched for: on its own papers, for its own hand. */
   readonly options = computed(() => this.optionsOn(this.make().make));
   /** Colours of the papers that its pieces are folded from. */
-  readonly colours = computed(() => {
-    const { formId, params, entries } = this.make().make;
+  readonly colours = computed(() => this.coloursOf(this.make().make));
+  /** What was changed while it was open, the latest first. */
+  readonly changes = computed(() => this.history.of(this.id()));
+
+  /** Colours of a make that may not be kept yet: papers take turns among the copies. */
+  coloursOf({ formId, params, entries }: Make): PaperColours {
     const papers = new Map(entries.map((entry) => [entry.key, entry.papers]));
     return coloursOfMake(entriesOf(formById(formId), params), (key, copy) => {
       const own = papers.get(key) ?? [null];
       const paper = this.paperOf(own[copy % own.length]);
       return paper && coloursOf(paper);
     });
-  });
-  /** What was changed while it was open, the latest first. */
-  readonly changes = computed(() => this.history.of(this.id()));
+  }
 
   /** How the marks of a make are found that may not be kept yet: as was chosen, and else as the workshop does. */
   marksOf(make: Make): EntryMarks | undefined {

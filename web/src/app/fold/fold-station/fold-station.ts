@@ -283,13 +283,13 @@ export class FoldStation {
     const gone = inject(DestroyRef);
     this.time = new TableTime(() => {
       const at = this.at();
-      return at && keyOf(at);
+      return at && { copy: keyOf(at), step: at.steps.at(this.stepNo())?.id ?? null };
     }, gone);
     this.writer.written.pipe(takeUntilDestroyed()).subscribe((job) => this.inHand.took(job));
     effect(() => {
       const [copies] = [this.copies(), this.makeId()];
       untracked(() => {
-        for (const copy of copies) this.time.know(keyOf(copy), copy.seconds);
+        for (const copy of copies) this.time.know(keyOf(copy), copy.seconds, copy.stepSeconds);
       });
     });
     effect(() => {
@@ -459,6 +459,7 @@ export class FoldStation {
     this.writer.write(this.makeId(), {
       ...{ entryKey: at.entryKey, copy: at.copy, done },
       seconds: this.time.of(keyOf(at)),
+      stepSeconds: this.time.stepsOf(keyOf(at)),
     });
   }
 

@@ -50,6 +50,17 @@ describe('the sheets of a job', () => {
     expect(lid).toMatchObject({ papers: [aPaper().id], thicknessMm: 0.12 });
   });
 
+  it('of several copies can each have a paper of its own, seen on the piece, and kept in their order', async () => {
+    const cards = aMake({ formId: 'square-card-envelope', holds: 'card 60 x 60', count: 3 });
+    const b = await show(aJob({ makes: [cards] }), { papers: [aPaper(), chart] });
+    await b.openPanel('A paper for each copy');
+    await b.choose('Copy 2', /Sea chart/);
+    await b.settle(100);
+    b.button('Keep these sheets').click();
+    const { papers } = sent(b).makes[0].make.entries[0];
+    expect(papers).toEqual([aPaper().id, chart.id, aPaper().id]);
+  });
+
   it('changed by hand are judged at once; the lid follows, and all of it can be left as it was', async () => {
     const b = await show();
     await b.openPanel('Set it by hand');

@@ -47,6 +47,7 @@ export class SheetStation {
   /** The make as it would be kept. */
   private readonly kept = computed(() => this.inHand.make().make);
   protected readonly draft = linkedSignal<Make>(() => this.kept());
+  protected readonly colours = computed(() => this.inHand.coloursOf(this.draft()));
   protected readonly changed = computed(() => JSON.stringify(this.draft()) !== JSON.stringify(this.kept()));
   protected readonly options = computed(() => this.inHand.optionsOn(this.draft()));
   private readonly asked = computed(() => ({
@@ -167,6 +168,13 @@ export class SheetStation {
     );
     this.draft.set({ ...make, entries });
     this.toSize.next({ make: { ...make, entries }, lengths: {} });
+  }
+
+  /** Papers over the copies: sized as before, for the first of them. */
+  protected layPapers(key: string, papers: readonly (string | null)[]): void {
+    const make = this.draft();
+    const entries = make.entries.map((entry) => (entry.key === key ? { ...entry, papers: [...papers] } : entry));
+    this.draft.set({ ...make, entries });
   }
 
   /** Papers were measured anew. */

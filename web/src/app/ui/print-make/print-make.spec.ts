@@ -45,9 +45,11 @@ describe('what goes on paper', () => {
     await b.settle(30);
     b.button('Labels').click();
     // The browser that tests run in has no such method.
-    Blob.prototype.text ??= function (this: Blob) {
-      return textOf(this);
-    };
+    Object.assign(Blob.prototype, {
+      text(this: Blob) {
+        return textOf(this);
+      },
+    });
     const refused = { type: 'about:blank', title: 'Busy', status: 503, detail: 'Too much is being printed just now.' };
     b.http
       .expectOne((request) => request.url.endsWith('/labels'))

@@ -26,6 +26,9 @@ import { Why } from '../../../ui/why/why';
 /** Thicknesses that differ by less were not measured apart, in mm. */
 const ALIKE_MM = 0.0005;
 
+/** More copies than these take the papers of the first ones in turn. */
+const MOST_LAID = 24;
+
 /** What the maker changed of an entry. */
 export interface EntryEdit {
   readonly sheet?: SheetSize;
@@ -51,6 +54,8 @@ export class EntryCard {
   readonly edited = output<EntryEdit>();
   /** Another paper was chosen; null is one from elsewhere. */
   readonly paperChosen = output<string | null>();
+  /** Papers were laid out over the copies, in turn. */
+  readonly papersLaid = output<readonly (string | null)[]>();
   /** It is to be sized for its paper as that is now. */
   readonly sizeAgain = output();
   private readonly codecs = inject(Codecs);
@@ -72,6 +77,11 @@ export class EntryCard {
         name: `${name}, ${this.figures.sizes([widthMm, heightMm])}, ${count} left`,
       })),
     ];
+  });
+  /** The copies of which each can have a paper of its own. */
+  protected readonly laid = computed(() => {
+    const { papers } = this.entry();
+    return Array.from({ length: Math.min(MOST_LAID, this.copies()) }, (_, copy) => papers[copy % papers.length]);
   });
   /** The paper's thickness as it is now, where that is not what it was sized for. */
   protected readonly thicknessNow = computed(() => {
@@ -113,6 +123,12 @@ export class EntryCard {
     merge(this.width.valueChanges, this.height.valueChanges)
       .pipe(takeUntilDestroyed())
       .subscribe(() => this.tellSheet());
+  }
+
+  /** Another paper for one copy; where all are of one paper, that one is said once. */
+  protected lay(copy: number, id: string | null): void {
+    const papers = this.laid().map((one, k) => (k === copy ? id : one));
+    this.papersLaid.emit(new Set(papers).size === 1 ? [papers[0]] : papers);
   }
 
   protected set(key: string, value: unknown): void {
