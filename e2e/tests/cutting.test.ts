@@ -45,7 +45,7 @@ test('a typed list is planned, kept, cut and taken back, by keys, and planned an
 test('of two who plan with the last sheet one gets it, the other is told', async ({ context, workshop }) => {
   await addPaper(workshop.url, { name: 'Sea charts', count: 1 });
   // Neither hears of the other: else the slower one has another plan before it is pressed.
-  await context.route('**/api/changes', (route) => route.abort());
+  await context.route('**/api/changes*', (route) => route.abort());
   const pages = [await context.newPage(), await context.newPage()];
   for (const page of pages) {
     await page.goto(`${workshop.url}/shelf/cutting/new`);

@@ -225,7 +225,7 @@ test('two windows cannot overwrite each other’s count unseen', async ({ contex
   await addPaper(workshop.url);
   const [one, other] = [await context.newPage(), await context.newPage()];
   // The other is told of changes too late, as over a bad connection.
-  await other.route('**/api/changes', (route) => route.abort());
+  await other.route('**/api/changes*', (route) => route.abort());
   for (const page of [one, other]) await page.goto(`${workshop.url}/shelf`);
   await one.getByRole('button', { name: 'One sheet more' }).click();
   await expect(sheetsOf(one, 'Chart paper', 5)).toBeVisible();
