@@ -39,6 +39,13 @@ export class BatchAtTable {
   /** The copy to take up next, or null. */
   readonly next = computed(() => nextInBatch(this.states(), this.batch(), this.takes));
 
+  /** Of copies that were taken under this name the last one; null where none were. */
+  ownLast(): number | null {
+    const [name, seats] = [this.name(), this.seats()];
+    const k = this.copies().findLastIndex((copy) => name !== '' && seats.get(keyOf(copy)) === name);
+    return k < 0 ? null : k;
+  }
+
   /** Why a step of a copy cannot be made yet, or null. What is done can always be looked at. */
   closedAt(copy: number, step: number): Closed | null {
     const state = this.states().at(copy);

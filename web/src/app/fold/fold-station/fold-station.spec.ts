@@ -235,6 +235,17 @@ describe('folding at the table', () => {
       });
     });
 
+    it('ends with the copies that are one’s own: what others have taken is theirs', async () => {
+      localStorage.setItem('odd-corner.name-at-table', '"Blue chair"');
+      const seats = [0, 1, 2].map((copy) => ({ entryKey: 'piece', copy, name: copy ? 'Window' : 'Blue chair' }));
+      const b = await together({ way: 'copies', seats }, [10]);
+      expect(at(b)).toContain('1 of 3');
+      await press(b, 'ArrowRight');
+      expect(b.text).toContain('That was the last of yours. 2 are still being folded by others.');
+      await press(b, 'ArrowRight');
+      expect(heading(b)).toBe('Tuck-flap envelope 1 of 3: folded');
+    });
+
     it('offers the next copy while glue dries on one', async () => {
       const b = await together({ way: 'copies' }, [2]);
       TestBed.inject(Timers).start('White glue', 20, 'piece 0');

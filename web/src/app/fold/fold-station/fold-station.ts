@@ -139,7 +139,7 @@ export class FoldStation {
     computation: (source) => {
       if (source === null) return null;
       const copies = untracked(() => this.copies());
-      const copy = this.batch.next() ?? nextCopy(copies);
+      const copy = this.batch.next() ?? this.batch.ownLast() ?? nextCopy(copies);
       return { copy, step: copy < copies.length ? nextStep(copies[copy]) : 0 };
     },
   });
@@ -252,10 +252,16 @@ export class FoldStation {
     if (!place) return null;
     const next = this.batch.next();
     if (next !== null && next !== place.copy) return { k: next, copy: copies[next], name: nameOf(copies[next]) };
-    const later = copies.findIndex((copy, k) => k > place.copy && !isFolded(copy));
-    const k = later >= 0 ? later : copies.findIndex((copy, i) => i !== place.copy && !isFolded(copy));
+    // What somebody else has taken is theirs to fold.
+    const open = (copy: CopyToFold): boolean => !isFolded(copy) && this.batch.takes(copy);
+    const later = copies.findIndex((copy, k) => k > place.copy && open(copy));
+    const k = later >= 0 ? later : copies.findIndex((copy, i) => i !== place.copy && open(copy));
     return k < 0 ? null : { k, copy: copies[k], name: nameOf(copies[k]) };
   });
+  /** How many copies others are still folding, once there is nothing more to take up here. */
+  protected readonly othersLeft = computed(() =>
+    this.nextUp() ? 0 : this.copies().filter((copy, k) => k !== this.place()?.copy && !isFolded(copy)).length,
+  );
   protected readonly nextSheet = computed(() => {
     const next = this.nextUp();
     const sheet = this.inHand.make().make.entries.find(({ key }) => key === next?.copy.entryKey)?.sheet;
@@ -409,7 +415,7 @@ export class FoldStation {
     }
     const next = this.nextUp();
     if (next) this.open(next.k);
-    else this.finish();
+    else if (!this.othersLeft()) this.finish();
   }
 
   /** To the copy that is next by the rules of the batch, which may be the one at hand. */
