@@ -123,6 +123,18 @@ describe('folding at the table', () => {
     expect(last.b.find('a[href$="/record"]').getAttribute('href')).toBe(`/jobs/${last.job.id}/record`);
   });
 
+  it('stays at the end of the last piece until the hand goes on, also when the server has answered', async () => {
+    const { b, job } = await bench([STEPS, STEPS - 1]);
+    await press(b, 'ArrowRight');
+    expect(heading(b)).toBe('Lid with ears: folded');
+    const [make] = job.makes;
+    const { progress } = aMake({ done: [STEPS, STEPS] });
+    b.sent('POST', URL).flush({ ...job, makes: [{ ...make, progress }] });
+    await b.settle(100);
+    expect(heading(b)).toBe('Lid with ears: folded');
+    expect(b.button('Everything is folded').disabled).toBe(false);
+  });
+
   it('counts copies, and opens any of them where its hand left off', async () => {
     const { b, job } = await bench([2, 0, 1], { formId: 'square-card-envelope', holds: 'card 60 x 60', count: 3 });
     expect(b.text).toMatch(/Diamond envelope 1 of 3 from \d+\smm · step 3 of 6/);

@@ -136,12 +136,8 @@ export class FoldStation {
   /** Where the hand is; it begins where it left off. */
   private readonly place = linkedSignal<string | null, Place | null>({
     source: computed(() => (this.order() ? `${this.makeId()} ${this.asked()}` : null)),
-    computation: (source) => {
-      if (source === null) return null;
-      const copies = untracked(() => this.copies());
-      const copy = this.batch.next() ?? this.batch.ownLast() ?? nextCopy(copies);
-      return { copy, step: copy < copies.length ? nextStep(copies[copy]) : 0 };
-    },
+    // Read once: what is done later moves nobody.
+    computation: (source) => (source === null ? null : untracked(() => this.whereLeftOff())),
   });
   /** The copy that is being folded; null once all are. */
   protected readonly at = computed(() => {
@@ -328,6 +324,13 @@ export class FoldStation {
     if (!place) return;
     const within = Math.max(0, Math.min(this.count(), step));
     if (within !== place.step) this.moveTo({ ...place, step: within });
+  }
+
+  /** Where the hand goes on: as the batch has it, else at its own last copy, or past all when everything is folded. */
+  private whereLeftOff(): Place {
+    const copies = this.copies();
+    const copy = this.batch.next() ?? this.batch.ownLast() ?? nextCopy(copies);
+    return { copy, step: copy < copies.length ? nextStep(copies[copy]) : 0 };
   }
 
   /** Opens another copy where its hand left off. */
