@@ -8,22 +8,26 @@ const LONGEST_MS = 60_000;
 const MOST_AT_ONCE = 3;
 
 /** Prints each make in a thread of its own. @param script the thread's file */
-export function printInThread(script: string | URL, fonts: Fonts): Print {
+export function printInThread(script: string | URL, fonts: Fonts, longestMs = LONGEST_MS): Print {
   let running = 0;
   return async (asked) => {
     if (running >= MOST_AT_ONCE)
       throw new ProblemError(503, 'Too much is being printed just now. Try again in a moment.');
     running += 1;
     const worker = new Worker(script, { workerData: { asked, fonts } });
-    const late = setTimeout(() => void worker.terminate(), LONGEST_MS);
+    let late: ReturnType<typeof setTimeout> | null = null;
     try {
       return await new Promise<Printed>((done, failed) => {
+        late = setTimeout(() => {
+          failed(new ProblemError(503, 'It could not be printed in a reasonable time.'));
+          void worker.terminate();
+        }, longestMs);
         worker.once('message', done);
         worker.once('error', failed);
         worker.once('exit', (code) => failed(new Error(`The printing thread ended with ${code}.`)));
       });
     } finally {
-      clearTimeout(late);
+      if (late) clearTimeout(late);
       running -= 1;
     }
   };

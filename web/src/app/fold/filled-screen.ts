@@ -1,35 +1,20 @@
-import { DestroyRef, effect, inject, signal, type WritableSignal } from '@angular/core';
-
-/** Kept on this device: a tablet that stands on the table is filled each time. */
-const KEPT = 'odd-corner.filled';
-
-const kept = (): boolean => {
-  try {
-    return localStorage.getItem(KEPT) === 'yes';
-  } catch {
-    return false;
-  }
-};
+import { DestroyRef, effect, inject, type WritableSignal } from '@angular/core';
+import { keptHere } from '../data/device';
 
 /**
  * Whether the table fills the screen: places, title and strip are folded away, and the browser’s own frame where it lets us.
  * Ends when the table is left, or the browser shows its frame again.
  */
 export function filledScreen(): WritableSignal<boolean> {
-  const filled = signal(kept());
+  // Kept on this device: a tablet that stands on the table is filled each time.
+  const filled = keptHere('filled', (kept) => kept === true);
   const root = document.documentElement;
   const left = (): void => {
     if (!document.fullscreenElement) filled.set(false);
   };
   document.addEventListener('fullscreenchange', left);
   effect(() => {
-    const now = filled();
-    root.classList.toggle('filled', now);
-    try {
-      localStorage.setItem(KEPT, now ? 'yes' : 'no');
-    } catch {
-      // It is asked for again next time.
-    }
+    root.classList.toggle('filled', filled());
   });
   inject(DestroyRef).onDestroy(() => {
     document.removeEventListener('fullscreenchange', left);

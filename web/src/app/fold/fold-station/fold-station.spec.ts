@@ -84,7 +84,7 @@ describe('folding at the table', () => {
     // The browser has left it by a way of its own.
     document.dispatchEvent(new Event('fullscreenchange'));
     await again.settle(60);
-    expect([filled(), localStorage.getItem('odd-corner.filled')]).toEqual([false, 'no']);
+    expect([filled(), localStorage.getItem('odd-corner.filled')]).toEqual([false, 'false']);
   });
 
   it('begins with the folds that find its marks, where they are not measured, and says at its step what was found', async () => {

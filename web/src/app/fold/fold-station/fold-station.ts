@@ -304,7 +304,7 @@ export class FoldStation {
   }
 
   /** Keeps how the copies are folded, or by whom. */
-  protected keepBatch(write: Observable<Job>): void {
+  private keepBatch(write: Observable<Job>): void {
     write.subscribe({
       next: (job) => this.inHand.took(job),
       error: (error: unknown) => this.undo.failed(error),
