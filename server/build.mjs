@@ -17,6 +17,7 @@ await build({
     'src/verify/verify-worker.ts',
     'src/workshop-file/incoming-worker.ts',
     'src/print/print-worker.ts',
+    'src/learn/learn-worker.ts',
   ],
   outdir: 'dist',
   entryNames: '[name]',

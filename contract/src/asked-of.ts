@@ -2,7 +2,7 @@ import { perUnit, type Purpose, type SizeOptions } from '@odd-corner/core';
 import type { Asked, AskedOptions } from './asked';
 
 /** What is asked of a search, beside what stands in the question itself. */
-export type AskedOn = Pick<SizeOptions, 'gsm' | 'thicknessMm' | 'thicknesses' | 'handMm'>;
+export type AskedOn = Pick<SizeOptions, 'gsm' | 'thicknessMm' | 'thicknesses' | 'handMm' | 'learned'>;
 
 /** A question as it is searched for: on these papers, by this hand. */
 export const optionsOf = (

@@ -35,6 +35,7 @@ export * from './batch';
 export * from './change';
 export * from './workshop-file';
 export * from './log-table';
+export * from './learned';
 export * from './job-file';
 export * from './routes';
 export * from './who-may';

@@ -60,6 +60,7 @@ export const ROUTE_WORDS: Readonly<Record<RouteName, string>> = {
   changeLogEntry: 'Correct an entry; the shelf follows',
   removeLogEntry: 'Take an entry out of the logbook; its sheets return to the shelf',
   restoreLogEntry: 'Put an entry back into the logbook',
+  learned: 'What the logbook says of hands and papers: how far they miss, to which side, how fast, how thick',
   recent: 'What was asked last, the latest first',
   addRecent: 'Remember a question',
   bin: 'What was removed',

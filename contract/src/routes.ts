@@ -8,6 +8,7 @@ import { folderHand, folderHandDraft, newFolderHand } from './folder-hand';
 import { health } from './health';
 import { cutSent, job, jobDraft, newJob, progressSent } from './job';
 import { binned, jobsAsked, listAsked, listOf, logAsked } from './list';
+import { learned } from './learned';
 import { logEntry, logEntryChange, newLogEntry } from './log-entry';
 import { newPaper, newPapers, paper, paperDraft, paperMonth } from './paper';
 import { printQuery } from './print-query';
@@ -111,6 +112,9 @@ export const routes = {
   /** Takes an entry out of the logbook and puts its sheets back on the shelf. */
   removeLogEntry: { method: 'DELETE', path: '/api/log/:id', answer: nothing },
   restoreLogEntry: { method: 'POST', path: '/api/log/:id/restore', answer: logEntry },
+
+  /** What the logbook says of hands and papers. */
+  learned: { method: 'GET', path: '/api/learned', answer: learned },
 
   /** What was asked last, the latest first. */
   recent: { method: 'GET', path: '/api/recent', answer: z.array(recent) },

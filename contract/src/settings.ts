@@ -18,6 +18,8 @@ export const settingsDraft = z.object({
   hand,
   /** How marks are found, where nothing else was chosen for one. */
   school,
+  /** Whether answers follow what the logbook says of a hand, or only how far it is said to miss. */
+  learning: z.enum(['on', 'off']),
   scheme: z.enum(['system', 'light', 'dark']),
 });
 
@@ -29,5 +31,5 @@ export type Settings = z.infer<typeof settings>;
 /** As a workshop begins. */
 export const USUAL_SETTINGS: SettingsDraft = {
   ...{ unit: 'mm', mass: 'g', volume: 'ml', decimal: 'point', currency: 'EUR', page: 'A4' },
-  ...{ ruler: 'mm', ease: 'easy', hand: 'practised', school: 'ruler', scheme: 'system' },
+  ...{ ruler: 'mm', ease: 'easy', hand: 'practised', school: 'ruler', learning: 'on', scheme: 'system' },
 };

@@ -6,7 +6,19 @@ const ANYBODY: ReadonlySet<RouteName> = new Set(['health', 'access', 'signIn', '
 
 /** What guests may do beside looking: fold and tick. */
 const GUESTS: ReadonlySet<RouteName> = new Set([
-  ...['papers', 'paperMonths', 'cuttingPlans', 'cuttingPlan', 'things', 'hands', 'eyeTries', 'jobs', 'job', 'log'],
+  ...[
+    'papers',
+    'paperMonths',
+    'cuttingPlans',
+    'cuttingPlan',
+    'things',
+    'hands',
+    'eyeTries',
+    'jobs',
+    'job',
+    'log',
+    'learned',
+  ],
   ...['recent', 'settings', 'placesToOpen', 'changes', 'openApi'],
   ...['addProgress', 'takeSeats', 'booklet', 'creasePages', 'labels', 'addEyeTry', 'addRecent'],
 ] as RouteName[]);

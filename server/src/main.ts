@@ -27,7 +27,8 @@ import { addressOf, placesToOpen } from './net/addresses';
 import { readOptions, type StartOptions, StartRefused } from './read-options';
 import { printInThread } from './print/print-in-thread';
 import { shippedFonts } from './print/shipped-fonts';
-import { Verifier } from './verify/verifier';
+import { learner } from './learn/learner';
+import { verifier } from './verify/verifier';
 import { buildInThread } from './workshop-file/incoming';
 
 const HERE = dirname(fileURLToPath(import.meta.url));
@@ -71,7 +72,8 @@ function start(options: StartOptions): void {
   const keeper = passphrases && new Keeper(passphrases, secretBeside(file), journal);
   const hub = new ChangesHub();
   const print = printInThread(join(HERE, 'print-worker.mjs'), shippedFonts());
-  const verifier = new Verifier(join(HERE, 'verify-worker.mjs'));
+  const { ask: verify } = verifier(join(HERE, 'verify-worker.mjs'));
+  const { ask: learn } = learner(join(HERE, 'learn-worker.mjs'));
   let app: Hono<Env> | null = null;
   let close = (): Promise<void> => {
     lock.release();
@@ -86,7 +88,7 @@ function start(options: StartOptions): void {
       const workshop = openWorkshop(db);
       if (demo && isEmpty(workshop)) fillWorkshop(workshop, demoWorkshop(new Date()));
       app = serverApp(workshop, {
-        ...{ demo, siteDir, keeper, proxies, journal, hub, places, house, file, verify: verifier.verify, print },
+        ...{ demo, siteDir, keeper, proxies, journal, hub, places, house, file, verify, learn, print },
       });
     };
     const failed = (why: unknown): void => {

@@ -2,15 +2,15 @@ import { build } from 'esbuild';
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { Verifier } from '../src/verify/verifier';
+import { verifier as threadOf } from '../src/verify/verifier';
 import { type VerifyAsked, verifyMake } from '../src/verify/verify-make';
 import { watchJob } from './workshop';
 
 const dir = mkdtempSync(join(tmpdir(), 'odd-corner-verifier-'));
 const script = join(dir, 'verify-worker.mjs');
-const open: Verifier[] = [];
-const verifier = (file: string, longestMs?: number): Verifier => {
-  open.push(new Verifier(file, longestMs));
+const open: ReturnType<typeof threadOf>[] = [];
+const verifier = (file: string, longestMs?: number): ReturnType<typeof threadOf> => {
+  open.push(threadOf(file, longestMs));
   return open[open.length - 1];
 };
 const ASKED: VerifyAsked = { make: watchJob(null).makes[0].make, handMm: 0.3 };
@@ -28,7 +28,7 @@ afterAll(async () => {
 
 describe('the thread that folds for the server', () => {
   it('says what folding here says, or why it cannot, and lets others work meanwhile', async () => {
-    const { verify } = verifier(script);
+    const { ask: verify } = verifier(script);
     let turns = 0;
     const turning = setInterval(() => turns++, 5);
     const both = await Promise.all([
@@ -48,10 +48,10 @@ describe('the thread that folds for the server', () => {
       `import { parentPort } from 'node:worker_threads';
        parentPort.on('message', ({ n, asked }) => {
          if (asked.handMm === 1) for (;;);
-         parentPort.postMessage({ n, verdict: { refused: 'as asked' } });
+         parentPort.postMessage({ n, answer: { refused: 'as asked' } });
        });`,
     );
-    const { verify } = verifier(stuck, 300);
+    const { ask: verify } = verifier(stuck, 300);
     const [first, second] = await Promise.all([verify({ ...ASKED, handMm: 1 }), verify(ASKED)]);
     expect(first).toEqual({ refused: 'It could not be folded in a reasonable time.' });
     expect(second).toEqual({ refused: 'as asked' });
@@ -65,19 +65,19 @@ describe('the thread that folds for the server', () => {
        parentPort.on('message', ({ n, asked }) => {
          if (asked.handMm === 1) process.exit(3);
          if (asked.handMm === 2) parentPort.postMessage({ n, failed: 'a fault of ours' });
-         else parentPort.postMessage({ n, verdict: { refused: 'as asked' } });
+         else parentPort.postMessage({ n, answer: { refused: 'as asked' } });
        });`,
     );
-    const { verify } = verifier(dying);
+    const { ask: verify } = verifier(dying);
     await expect(verify({ ...ASKED, handMm: 1 })).rejects.toThrow('ended with 3');
     await expect(verify({ ...ASKED, handMm: 2 })).rejects.toThrow('a fault of ours');
     expect(await verify(ASKED)).toEqual({ refused: 'as asked' });
   });
 
   it('takes no more than it can fold in time, and lets go when it is closed', async () => {
-    const own = new Verifier(script);
+    const own = threadOf(script);
     const all = Array.from({ length: 300 }, () =>
-      own.verify(ASKED).then(
+      own.ask(ASKED).then(
         () => 'told',
         ({ status }: { status: number }) => status,
       ),

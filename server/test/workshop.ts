@@ -23,6 +23,7 @@ import { serverApp, type ServerOptions } from '../src/http/server-app';
 import type { Env } from '../src/http/who-asks';
 import { NO_JOURNAL } from '../src/journal/journal';
 import { type Build, buildHere } from '../src/workshop-file/incoming';
+import { type EffectsKnown, type Learn, learnFrom } from '../src/learn/learn-from';
 import { printMake } from '../src/print/print-make';
 import { type Verdict, type Verify, verifyMake } from '../src/verify/verify-make';
 
@@ -57,10 +58,21 @@ export const verifyHere: Verify = (asked) => {
   return Promise.resolve(verdict);
 };
 
+const effects: EffectsKnown = new Map();
+/** Learns on this thread. */
+export const learnHere: Learn = (asked) => Promise.resolve(learnFrom(asked, effects));
+
 /** How a server is made in tests: without a door, for the routes alone. */
 export const usualServer = (): ServerOptions => ({
   ...{ demo: false, siteDir: null, keeper: null, proxies: new Set(), journal: NO_JOURNAL, hub: new ChangesHub() },
-  ...{ places: { addresses: [], encrypted: false }, file: null, house: null, verify: verifyHere, checkAnswers: true },
+  ...{
+    places: { addresses: [], encrypted: false },
+    file: null,
+    house: null,
+    verify: verifyHere,
+    learn: learnHere,
+    checkAnswers: true,
+  },
   print: (asked) => printMake(asked, FONTS),
 });
 

@@ -13,6 +13,8 @@ const VOLUME_LUCK = 999;
 export interface Offsets {
   readonly names: readonly string[];
   readonly draws: readonly Float64Array[];
+  /** How far such a hand spreads each measure: one standard deviation. */
+  readonly spreads: readonly number[];
 }
 
 /** Draws of all misses at once, as they add up in each measure of the room. */
@@ -20,6 +22,7 @@ export function offsetsOf(fitting: Pick<Fitting, 'luckOf'>, { names, rows }: Mis
   const inside = names.flatMap((name, r) => (name.startsWith('outer ') ? [] : [r]));
   return {
     names: inside.map((r) => names[r]),
+    spreads: inside.map((r) => Math.hypot(...rows[r])),
     draws: inside.map((r) => {
       const sum = new Float64Array(DRAWS);
       rows[r].forEach((slope, k) => {

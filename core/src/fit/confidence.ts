@@ -1,13 +1,16 @@
 import { measure, measureMissed } from '../forms/folded';
+import type { FormSizes } from '../forms/form';
 import { seededNormal } from '../measure/seeded-random';
 import type { RoomAsked } from '../purpose/demand';
+import { atOnce } from '../purpose/prepare';
 import { slopesOf } from './chance';
 import type { Fitting, Found } from './fitting';
 import { fitOf, FITS, leastShare } from './needs';
+import { leanDrawn } from './learned-hand';
 import { within } from './outer-limits';
 import type { Prepared } from '../purpose/prepare';
 import { flattened } from './size-model';
-import type { SizedForm, SizeOptions } from './size-options';
+import { knownIn, optionsFor, type SizedForm, type SizeOptions } from './size-options';
 
 /** How far one size comes out, over all replays. */
 export interface SizeSpread {
@@ -35,6 +38,12 @@ export interface Confidence {
 
 /** How many folds go between two reports. */
 const SLICE = 100;
+
+/** Sizes of the first room as a hand leans in them. */
+function leaned({ rooms: [first, ...rest], ...sizes }: FormSizes, offMm: Readonly<Record<string, number>>): FormSizes {
+  const moved = Object.entries(first.sizes).map(([name, mm]) => [name, mm + (offMm[name] ?? 0)] as const);
+  return { ...sizes, rooms: [{ ...first, sizes: Object.fromEntries(moved) }, ...rest] };
+}
 
 /** The piece of an answer, folded. */
 function foundFor(fitting: Fitting, { way, sheet, lengths }: SizedForm): Found {
@@ -68,6 +77,8 @@ export function* replaying(
   const sums = new Float64Array(names.length);
   const squares = new Float64Array(names.length);
   const volume = seededNormal(seed);
+  const known = knownIn(optionsFor(options, answer.formId, answer.key), room.room);
+  const leaning = known && leanDrawn(known, atOnce(fitting.missesAt(found, answer.lengths)).offsets, seed + 1);
   let fits = 0;
   const report = (replays: number): Confidence => ({
     replays,
@@ -81,8 +92,10 @@ export function* replaying(
     })),
   });
   for (let k = 0; k < count; k++) {
-    const inexact = { sigmaMm: options.handMm, seed: seed * 1_000_003 + k };
-    const sizes = measureMissed(found.folded, inexact, options.thicknessMm);
+    const hand = leaning?.();
+    const inexact = { sigmaMm: hand?.missMm ?? options.handMm, seed: seed * 1_000_003 + k };
+    const drawn = measureMissed(found.folded, inexact, options.thicknessMm);
+    const sizes = hand ? leaned(drawn, hand.offMm) : drawn;
     const missed = flattened(sizes);
     names.forEach((name, i) => {
       const mm = missed[name] - exact[name];

@@ -62,9 +62,23 @@ export function explainFit(answer: SizedEntry, options: SizeOptions, shown: Quan
   if (chance !== null)
     lines.push({
       what: 'How sure',
-      figures: `A hand that misses by ${rounded(options.handMm, 2)} mm fits it in ${rounded(100 * chance, 0)} of 100 tries${chanceOneMore === null ? '' : `; from a sheet one mark larger, in ${rounded(100 * chanceOneMore, 0)}`}.`,
+      figures: `${whoFits(options)} fits it in ${rounded(100 * chance, 0)} of 100 tries${chanceOneMore === null ? '' : `; from a sheet one mark larger, in ${rounded(100 * chanceOneMore, 0)}`}.`,
+    });
+  if (answer.chanceUsual !== null)
+    lines.push({
+      what: 'Without what the logbook says',
+      figures: `a hand that misses by ${rounded(options.handMm, 2)} mm would fit it in ${rounded(100 * answer.chanceUsual, 0)} of 100 tries.`,
     });
   return lines;
+}
+
+/** Whose hand an answer was told for, and what is known of it. */
+function whoFits({ knows, learned, handMm }: SizeOptions): string {
+  if (!knows || !learned) return `A hand that misses by ${rounded(handMm, 2)} mm`;
+  const { missMm, leanMm, pieces } = knows.at;
+  const side = leanMm < 0 ? 'small' : 'large';
+  const from = `from ${learned.pieces} ${learned.pieces === 1 ? 'piece' : 'pieces'}${pieces ? `, ${pieces} of them of this form` : ''}`;
+  return `${learned.called[0].toUpperCase()}${learned.called.slice(1)}: ${rounded(missMm, 2)} mm, leaning ${rounded(Math.abs(leanMm), 2)} mm to the ${side} side, ${from}. It`;
 }
 
 /** A smaller sheet that was folded too: with its best lengths it misses a need, or is not sure enough. */

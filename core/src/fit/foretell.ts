@@ -18,7 +18,7 @@ export type ForetoldSizes = Readonly<Record<string, Foretold>>;
 const OUTER = 'outer';
 
 /** All sizes of a piece: those of its rooms, a second one of a kind with a number, then the outside. */
-function sizesByKey(entryKey: string, { rooms, outer }: FormSizes): Record<string, number> {
+export function sizesByKey(entryKey: string, { rooms, outer }: FormSizes): Record<string, number> {
   const row: Record<string, number> = {};
   const met = new Map<string, number>();
   for (const { kind, sizes } of rooms) {

@@ -4,6 +4,8 @@ export * from './size-sums';
 export * from './misses';
 export * from './mark-misses';
 export * from './foretell';
+export * from './size-effects';
+export * from './learned-hand';
 export * from './fitting';
 export * from './ways';
 export * from './wishes';

@@ -49,7 +49,7 @@ export function* judging(
       fitting,
       piece,
       asking,
-      { ...optionsFor(options, key), thicknessMm },
+      { ...optionsFor(options, make.formId, key), thicknessMm },
       { widthMm: longer, heightMm: shorter },
       piece.params.parse(entry.params) as Readonly<Record<string, unknown>>,
     );

@@ -32,13 +32,14 @@ const SMALL_MM = 0.02;
  */
 export function withMarks(
   fitting: Pick<Fitting, 'luckOf'>,
-  { names, draws }: Offsets,
+  offsets: Offsets,
   folded: Folded,
   places: readonly PlaceMiss[],
   handMm: number,
 ): Offsets {
+  const { names, draws } = offsets;
   const counted = places.filter(({ biasMm, sdMm }) => biasMm !== 0 || sdMm !== 0);
-  if (!counted.length) return { names, draws };
+  if (!counted.length) return offsets;
   const most = Math.max(...counted.map(({ measured }) => measured));
   const sizesAt = (off: (place: PlaceMiss) => number): Readonly<Record<string, number>> => {
     const marks = new Array<number>(most + 1).fill(0);
@@ -53,7 +54,7 @@ export function withMarks(
     return { normal: fitting.luckOf(MARKS_LUCK + luck), less, more };
   });
   return {
-    names,
+    ...offsets,
     draws: names.map((name, r) => {
       const row = Float64Array.from(draws[r], (draw) => draw + (usual[name] - exact[name]) / handMm);
       for (const { normal, less, more } of lucks) {

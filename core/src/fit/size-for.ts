@@ -63,6 +63,7 @@ function* following(
 /** All other entries of a make, sized one after another to those that they follow. */
 function* sizingOthers(
   fitting: Fitting,
+  formId: string,
   entries: readonly [Entry, ...Entry[]],
   asked: { readonly sheet: SheetSize; readonly sizes: FormSizes; readonly asking: Asking },
   options: SizeOptions,
@@ -72,7 +73,7 @@ function* sizingOthers(
   const measured = new Map([[entries[0].key, sizes]]);
   const others: SizedEntry[] = [];
   for (const entry of entries.slice(1)) {
-    const own = optionsFor(options, entry.key);
+    const own = optionsFor(options, formId, entry.key);
     if (entry.sheet.kind === 'same') {
       const sheet = sheets.get(entry.sheet.of);
       if (!sheet) throw new RangeError(`“${entry.name}” is like “${entry.sheet.of}”, which comes later.`);
@@ -130,7 +131,7 @@ export function* sizingForm(
   // What none of its rooms answers needs no folding to be refused.
   if (!form.rooms.some((kind) => fitting.demands(prepared, kind).length)) return refusal(fitting, form, prepared);
   const usual = form.params.parse(make) as Readonly<Record<string, unknown>>;
-  const first = optionsFor(options, entriesOf(form, usual)[0].key);
+  const first = optionsFor(options, form.id, entriesOf(form, usual)[0].key);
   const asked = yield* sizing(fitting, form, askingFor(fitting, prepared), first, given);
   if (!asked) return refusal(fitting, form, prepared);
   if (!isPiece(asked)) {
@@ -149,6 +150,7 @@ export function* sizingForm(
     entries.length > 1
       ? yield* sizingOthers(
           fitting,
+          form.id,
           entries,
           { sheet: own.sheet, sizes: sizesOf(fitting, own, first.thicknessMm), asking: askingFor(fitting, prepared) },
           options,
@@ -156,7 +158,8 @@ export function* sizingForm(
       : [];
   if ('demands' in others) return { formId: form.id, ...others };
   const chance = chanceOfAll([own, ...others].map((one) => one.chance));
-  return { ...own, chance, formId: form.id, make: { ...make, ...asked.params }, others };
+  const chanceUsual = chanceOfAll([own, ...others].map((one) => one.chanceUsual));
+  return { ...own, chance, chanceUsual, formId: form.id, make: { ...make, ...asked.params }, others };
 }
 
 /**
@@ -174,7 +177,9 @@ export function othersFor(
 ): readonly SizedEntry[] | Against {
   const form = fitting.shelf.form(formId);
   const sizes = measure(foldAnew(form, sheet, params), options.thicknessMm);
-  return atOnce(sizingOthers(fitting, entriesOf(form, params), { sheet, sizes, asking: askingThese([]) }, options));
+  return atOnce(
+    sizingOthers(fitting, formId, entriesOf(form, params), { sheet, sizes, asking: askingThese([]) }, options),
+  );
 }
 
 /**

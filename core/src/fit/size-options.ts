@@ -5,6 +5,7 @@ import type { Fit } from './needs';
 import type { Room } from '../purpose/demand';
 import type { FitOptions } from '../purpose/prepare';
 import type { OuterLimits } from '../purpose/purpose';
+import { type LeanAtForm, leanAt, type HandCalled, missInAllMm, type RoomLean, leanOfRoom } from './learned-hand';
 import type { PlaceMiss } from './mark-misses';
 import type { Wishes } from './wishes';
 import type { SizeSum } from './size-sums';
@@ -21,6 +22,10 @@ export interface SizeOptions extends FitOptions {
   readonly confidence: number | null;
   /** By how much the hand misses, one standard deviation in mm. */
   readonly handMm: number;
+  /** What is known of the hand from what it has folded; nothing when left out, or null where that is turned off. */
+  readonly learned?: HandCalled | null;
+  /** The same at the form that is asked, and at one entry of it. */
+  readonly knows?: { readonly at: LeanAtForm; readonly entryKey: string };
   /** What each finished piece may measure outside; open when left out. */
   readonly most?: OuterLimits | null;
   /** How measured places come out by the ways that were chosen to find them; by the ruler when left out. */
@@ -68,6 +73,8 @@ export interface SizedPiece {
   readonly next: string | null;
   /** How often it fits when the hand misses its marks, or null when no confidence was asked for. */
   readonly chance: number | null;
+  /** The same by a hand of which nothing is known but how far it is said to miss; null where nothing is known of this one. */
+  readonly chanceUsual: number | null;
   /** The same with the sheet one mark of the ruler larger. */
   readonly chanceOneMore: number | null;
   /** Sheets one mark smaller on either side: none of them does. */
@@ -96,9 +103,17 @@ export interface SizedForm extends SizedEntry {
 /** All entries of an answer, the one that was asked for first. */
 export const entriesSized = (answer: SizedForm): readonly SizedEntry[] => [answer, ...answer.others];
 
-/** What is asked of one entry: sized for its own paper. */
-export const optionsFor = (options: SizeOptions, key: string): SizeOptions => ({
+/** What is known of the hand that is asked for, in a room of the entry that is asked; null where nothing is. */
+export const knownIn = ({ knows }: SizeOptions, room: Pick<Room, 'kind'>): RoomLean | null =>
+  knows ? leanOfRoom(knows.at, knows.entryKey, room) : null;
+
+/** How far the hand comes out that is asked for, with all that is not known of it, in mm. */
+export const handInAllMm = ({ knows, handMm }: SizeOptions): number => (knows ? missInAllMm(knows.at) : handMm);
+
+/** What is asked of one entry of a form: sized for its own paper, by what is known of the hand there. */
+export const optionsFor = (options: SizeOptions, formId: string, key: string): SizeOptions => ({
   ...options,
+  ...(options.learned && { knows: { at: leanAt(options.learned, formId), entryKey: key } }),
   thicknessMm: options.thicknesses?.[key] ?? options.thicknessMm,
   marks: options.entryMarks?.[key],
 });

@@ -7,7 +7,7 @@ import { modelSums } from './size-sums';
 import { chanceOf } from './chance';
 import { type Attempt, bestOn, better } from './sizing/attempt';
 import { areaOf, type Asking, type Judged, type Search, takes, type Work } from './sizing/search';
-import { judgedBy } from './sizing/judge';
+import { drawnBy, judgedBy } from './sizing/judge';
 import { searchesFor } from './sizing/searches';
 import { withMarks } from './mark-misses';
 import { LARGEST_MM, smallestOblong, smallestSquare } from './sizing/smallest';
@@ -44,6 +44,17 @@ const triedAt = (sheet: SheetSize, attempt: Attempt | null): Tried => {
   return { sheet, lengths: attempt.point.lengths, misses: { name, have, need, unit }, chance: attempt.chance };
 };
 
+/** How often an attempt fits by a hand of which nothing is known; null where nothing is known of this one either. */
+function* chanceOfUsual({ fitting, options, answering }: Search, attempt: Attempt): Work<number | null> {
+  if (!options.knows) return null;
+  const { offsets } = yield* fitting.missesAt(attempt.found, attempt.point.lengths);
+  return chanceOf(fitting, answering, attempt.room, offsets, luckIn(fitting, options, attempt));
+}
+
+const luckIn = (fitting: Fitting, { handMm }: SizeOptions, { room: { room } }: Attempt) => ({
+  ...{ handMm, volumeSpread: fitting.volumeSpread(room) },
+});
+
 /** An answer as it is told: everything measured on the structure that was folded for it. */
 function* told(search: Search, attempt: Attempt, tried: readonly Tried[]): Work<SizedPiece> {
   const { fitting, piece, way, options } = search;
@@ -57,6 +68,7 @@ function* told(search: Search, attempt: Attempt, tried: readonly Tried[]): Work<
   const decided = failed?.name ?? tight[0];
   return {
     ...{ way, sheet, lengths, fit, chance, tried },
+    chanceUsual: chance === null ? null : yield* chanceOfUsual(search, attempt),
     params: paramsAt(way, lengths),
     room: sizes.rooms[0],
     outer: sizes.outer,
@@ -200,9 +212,8 @@ function* marked({ search, attempt }: Best): Work<Attempt> {
   const { marks, handMm, confidence } = options;
   if (!marks?.length || confidence === null || attempt.chance === null) return attempt;
   const { offsets } = yield* fitting.missesAt(attempt.found, attempt.point.lengths);
-  const offs = withMarks(fitting, offsets, attempt.found.folded, marks, handMm);
-  const luck = { handMm, volumeSpread: fitting.volumeSpread(attempt.room.room) };
-  const chance = chanceOf(fitting, answering, attempt.room, offs, luck);
+  const offs = withMarks(fitting, drawnBy(search, offsets, attempt.room), attempt.found.folded, marks, handMm);
+  const chance = chanceOf(fitting, answering, attempt.room, offs, luckIn(fitting, options, attempt));
   return { ...attempt, chance, does: chance >= confidence };
 }
 
@@ -224,8 +235,11 @@ export function* chanceOn(
     const attempt: Attempt | null = yield* bestOn(search, sheet, true);
     if (!attempt) continue;
     const { offsets } = yield* fitting.missesAt(attempt.found, attempt.point.lengths);
-    const luck = { handMm: options.handMm, volumeSpread: fitting.volumeSpread(attempt.room.room) };
-    most = Math.max(most ?? 0, chanceOf(fitting, search.answering, attempt.room, offsets, luck));
+    const luck = luckIn(fitting, options, attempt);
+    most = Math.max(
+      most ?? 0,
+      chanceOf(fitting, search.answering, attempt.room, drawnBy(search, offsets, attempt.room), luck),
+    );
   }
   return most;
 }

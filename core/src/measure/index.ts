@@ -9,3 +9,4 @@ export * from './parse-number';
 export * from './money';
 export * from './seeded-random';
 export * from './gauss-newton';
+export * from './cholesky';

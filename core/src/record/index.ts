@@ -1,1 +1,4 @@
 export * from './deviations';
+export * from './hand-model';
+export * from './learn-hand';
+export * from './pace';

@@ -12,6 +12,8 @@ import { acceptCut, doneCut, dropCut, releaseJob, undoneCut } from '../jobs/cut-
 import { addProgress } from '../jobs/add-progress';
 import { changeBatch, takeSeats } from '../jobs/keep-batch';
 import { addJob, changeJob } from '../jobs/keep-job';
+import type { Learn } from '../learn/learn-from';
+import { learning } from '../learn/learning';
 import { addLogEntry, changeLogEntry, removeLogEntry, restoreLogEntry } from '../log/record-entry';
 import type { Print } from '../print/print-asked';
 import { printed } from '../print/print-job';
@@ -32,6 +34,7 @@ const INCOMING = '/api/workshop/incoming';
 export interface ApiOptions {
   readonly demo: boolean;
   readonly verify: Verify;
+  readonly learn: Learn;
   /** The workshop's file, for what is said when it fails; null for one in memory. */
   readonly file: string | null;
   /** Backups of the workshop's file; null for one in memory. */
@@ -69,7 +72,7 @@ export function api(workshop: Workshop, options: ApiOptions): Hono<Env> {
 
 function handlers(
   workshop: Workshop,
-  { demo, verify, print, file, house, keeper, hub, places, now = () => new Date().toISOString() }: ApiOptions,
+  { demo, verify, learn, print, file, house, keeper, hub, places, now = () => new Date().toISOString() }: ApiOptions,
 ): Handlers {
   const { db, papers, cuttingPlans, things, hands, eye, jobs, log, recent, settings } = workshop;
   const housed = (): DataHouse => {
@@ -81,6 +84,7 @@ function handlers(
     return null;
   };
   const standing = (role: Access['role']): Access => ({ role, asked: keeper !== null });
+  const learned = learning(workshop, learn);
   const health = healthOf(db, { file, demo });
   return {
     health: ({ asker }) => {
@@ -177,6 +181,8 @@ function handlers(
       return null;
     },
     restoreLogEntry: ({ id }) => restoreLogEntry(workshop, id, now()),
+
+    learned: () => learned(),
 
     recent: () => recent.list(),
     addRecent: ({ body }) => recent.add(body, now()),

@@ -5,7 +5,7 @@ import { chanceOf } from '../chance';
 import type { Found } from '../fitting';
 import { type Fit, fitOf, FITS } from '../needs';
 import type { SizePoint } from '../ways';
-import { judging, threshold } from './judge';
+import { drawnBy, judging, threshold } from './judge';
 import { bolder, type Proposal, proposals } from './propose';
 import type { Search, Work } from './search';
 
@@ -56,7 +56,13 @@ function* surely(search: Search, attempt: Attempt): Work<Attempt> {
   const { fitting, options, answering } = search;
   if (attempt.chance === null || options.confidence === null) return attempt;
   const { offsets } = yield* fitting.missesAt(attempt.found, attempt.point.lengths);
-  const chance = chanceOf(fitting, answering, attempt.room, offsets, luckIn(search, attempt.room));
+  const chance = chanceOf(
+    fitting,
+    answering,
+    attempt.room,
+    drawnBy(search, offsets, attempt.room),
+    luckIn(search, attempt.room),
+  );
   return { ...attempt, chance, does: chance >= options.confidence };
 }
 

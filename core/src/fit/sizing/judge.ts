@@ -1,10 +1,11 @@
 import type { RoomAsked } from '../../purpose/demand';
-import { slopesKept, spareSpread } from '../chance';
+import { type Offsets, slopesKept, spareSpread } from '../chance';
 import type { Missed, Structure } from '../fitting';
 import { FITS } from '../needs';
 import { normalQuantile } from '../normal';
 import { sizeAt, type SizeModel } from '../size-model';
-import type { SizeOptions } from '../size-options';
+import { leansOf, withLean } from '../learned-hand';
+import { handInAllMm, knownIn, type SizeOptions } from '../size-options';
 import type { SizePoint } from '../ways';
 import type { Judged, Search, Work } from './search';
 
@@ -19,8 +20,16 @@ function predictedOuter(model: SizeModel, point: SizePoint): NonNullable<RoomAsk
   return { lengthMm: at('lengthMm'), widthMm: at('widthMm'), heightMm: at('heightMm') };
 }
 
+/** What misses do to a room, as the hand draws them that is asked for. */
+export function drawnBy({ fitting, options }: Search, offsets: Offsets, { room }: RoomAsked): Offsets {
+  const lean = knownIn(options, room);
+  return lean ? withLean(fitting, offsets, lean, options.handMm) : offsets;
+}
+
 /** How far the demands on a room spread, by what misses do to it. */
-export function judgedBy({ answering }: Search, { misses, offsets }: Missed, room: RoomAsked): Judged {
+export function judgedBy(search: Search, { misses, offsets }: Missed, room: RoomAsked): Judged {
+  const { answering, options } = search;
+  const lean = knownIn(options, room.room);
   const slopesFor = slopesKept(room, offsets.names);
   const known = new Map<Float64Array, number>();
   const spreadOf = (slopes: Float64Array): number => {
@@ -28,7 +37,11 @@ export function judgedBy({ answering }: Search, { misses, offsets }: Missed, roo
     if (spread === undefined) known.set(slopes, (spread = spareSpread(slopes, misses, offsets.names)));
     return spread;
   };
-  return { offsets, spreads: answering.map(({ demands }) => demands.map((demand) => spreadOf(slopesFor(demand)))) };
+  return {
+    offsets: drawnBy(search, offsets, room),
+    ...(lean && { leans: new Map(offsets.names.map((name, r) => [name, leansOf(lean, offsets)[r]])) }),
+    spreads: answering.map(({ demands }) => demands.map((demand) => spreadOf(slopesFor(demand)))),
+  };
 }
 
 /** What is known of misses from the way that this one is like. */
@@ -55,8 +68,11 @@ export function* judging(search: Search, structure: Structure): Work<Judged> {
 export function score(search: Search, structure: Structure, point: SizePoint): number {
   const { table, options, judged } = search;
   const room = predictedRoom(search, structure, point);
-  const spreads = options.confidence === null ? null : (judged.get(structure) ?? likelyOf(search))?.spreads;
-  return spreads ? table.bestSureness(room, spreads, options.handMm, MOST_SURE) : table.bestShare(room);
+  const known = options.confidence === null ? null : (judged.get(structure) ?? likelyOf(search));
+  if (!known) return table.bestShare(room);
+  // It is judged as the hand folds it: leaning to its side.
+  for (const [name, mm] of known.leans ?? []) structure.filled[name] += mm;
+  return table.bestSureness(room, known.spreads, handInAllMm(options), MOST_SURE);
 }
 
 /** More standard deviations than any hand needs. */

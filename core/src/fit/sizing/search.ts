@@ -34,7 +34,10 @@ export interface Search {
 export interface Judged {
   /** For each way to fit and each demand: standard deviation in mm for a hand that misses by 1 mm. */
   readonly spreads: readonly (readonly number[])[];
+  /** As the hand draws them that is asked for. */
   readonly offsets: Offsets;
+  /** How far the hand leans in each size, where that is known, in mm. */
+  readonly leans?: ReadonlyMap<string, number>;
 }
 
 export const areaOf = ({ widthMm, heightMm }: SheetSize): number => widthMm * heightMm;

@@ -19,6 +19,7 @@ export const SETTING_NAMES: Readonly<Record<keyof SettingsDraft, string>> = {
   ease: 'Room left around contents, as a rule',
   hand: 'Your hand is',
   school: 'You find marks',
+  learning: 'Answers follow the logbook',
   scheme: 'Colours',
 };
 

@@ -25,6 +25,7 @@ import {
   type MarkMaker,
   type SizedForm,
   type SizeOptions,
+  type HandCalled,
 } from '@odd-corner/core';
 import { concatMap, filter, finalize, from, last, type Observable, of, tap } from 'rxjs';
 import { ApiFailure, failureText } from '../data/api';
@@ -32,6 +33,7 @@ import { Changes } from '../data/changes';
 import { EyeTries } from '../data/eye-tries';
 import { Hands } from '../data/hands';
 import { Jobs } from '../data/jobs';
+import { LearnedHands } from '../data/learned-hands';
 import { Papers } from '../data/papers';
 import { WorkshopSettings } from '../data/workshop-settings';
 import { coloursOf, coloursOfMake, type PaperColours } from '../ui/drawing-view/paper-colours';
@@ -50,6 +52,7 @@ export class JobInHand {
   private readonly hands = inject(Hands);
   private readonly eyes = inject(EyeTries);
   private readonly settings = inject(WorkshopSettings);
+  private readonly learned = inject(LearnedHands);
   private readonly undo = inject(UndoBar);
   private readonly history = inject(JobHistory);
 
@@ -97,7 +100,10 @@ export class JobInHand {
   });
   /** Whose marks they are. */
   readonly maker = computed((): MarkMaker =>
-    markMakerOf(this.make(), { handMm: this.handMm(), eye: this.eyes.of(this.job().folderHandId).eye }),
+    markMakerOf(this.make(), {
+      handMm: this.learnedOn(this.make().make)?.missMm ?? this.handMm(),
+      eye: this.eyes.of(this.job().folderHandId).eye,
+    }),
   );
   /** How the marks of its entries are found; undefined where all are found with a ruler. */
   readonly entryMarks = computed((): EntryMarks | undefined => this.marksOf(this.make().make));
@@ -126,14 +132,21 @@ export class JobInHand {
   }
 
   /** How sheets of a make are searched for that may not be kept yet. */
-  optionsOn({ entries }: Make): SizeOptions {
+  optionsOn(make: Make): SizeOptions {
+    const { entries } = make;
     const [first] = entries;
     return optionsOf(this.make().asked.options, {
       gsm: this.paperOf(first.papers[0])?.gsm ?? COMMON_PAPER.gsm,
       thicknessMm: first.thicknessMm,
       thicknesses: Object.fromEntries(entries.map(({ key, thicknessMm }) => [key, thicknessMm])),
       handMm: this.handMm(),
+      learned: this.learnedOn(make),
     });
+  }
+
+  /** What is known of the hand that folds it, on the paper of its first entry. */
+  private learnedOn({ entries: [first] }: Make): HandCalled | null {
+    return this.learned.of(this.job().folderHandId, this.paperOf(first.papers[0]));
   }
 
   /** From which papers an entry is folded; one that is new in it as the first one is. */

@@ -93,6 +93,11 @@ export class SettingsPage {
           `${HANDS[this.settings.current().hand].reason} How sure a fit is follows from it, and how much larger a sheet must be to be surer.`,
         ),
         setting(
+          'learning',
+          { on: 'yes: what it says of a hand', off: 'no: only how far a hand is said to miss' },
+          'Each piece that you measure tells how far your hand misses, to which side, and how long it takes.',
+        ),
+        setting(
           'school',
           { ruler: 'with a ruler', fold: 'by folding alone', eye: 'by eye' },
           'What a job begins with; any mark can be found another way.',

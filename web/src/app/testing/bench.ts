@@ -17,6 +17,7 @@ import {
   found,
   type Job,
   type JobMake,
+  type Learned,
   type Listed,
   type LogEntry,
   makeOf,
@@ -185,6 +186,9 @@ export const listed = (rows: readonly unknown[]): Listed<unknown> => ({
   ...{ rows: [...rows], broken: [], total: rows.length, next: null },
 });
 
+/** What the logbook says while it is empty. */
+export const NOTHING_LEARNED: Learned = { hands: [], papers: [] };
+
 /** A component on a page of its own, with the real folding tasks and a server that answers what the test says. */
 export class PageBench<C> {
   readonly fixture: ComponentFixture<C>;
@@ -195,6 +199,7 @@ export class PageBench<C> {
     inputs: Readonly<Record<string, unknown>> = {},
     settings: Settings = SETTINGS,
     providers: readonly Provider[] = [],
+    learned: Learned = NOTHING_LEARNED,
   ) {
     const tasks = Object.fromEntries(
       Object.entries({ ...foldingTasks, warmUp: () => undefined }).map(([name, task]) => [
@@ -218,6 +223,7 @@ export class PageBench<C> {
     this.fixture = TestBed.createComponent(component);
     Object.entries(inputs).forEach(([name, value]) => this.fixture.componentRef.setInput(name, value));
     this.answer('GET', '/api/settings', settings);
+    this.answer('GET', '/api/learned', learned);
   }
 
   get host(): HTMLElement {

@@ -5,6 +5,7 @@ import {
   answerDrawing,
   askingFor,
   chanceOn,
+  optionsFor,
   RULERS,
   assemblyScene,
   contentsOn,
@@ -146,14 +147,13 @@ export const answerTasks = {
   ): Promise<void> {
     const piece = fitting.pieceOf(answer.way);
     const asking = askingFor(fitting, prepare(purpose, options));
+    const own = optionsFor(options, answer.formId, answer.key);
     const { stepMm } = RULERS[options.ruler];
     const { widthMm, heightMm } = answer.sheet;
     // The told one first, then its neighbours.
     for (const marks of Array.from({ length: 2 * MARKS_BESIDE + 1 }, (_, k) => (k % 2 ? -1 : 1) * Math.ceil(k / 2))) {
       const sheet = { widthMm: widthMm + marks * stepMm, heightMm: heightMm + marks * stepMm };
-      const chance = atOnce(
-        chanceOn(fitting, piece, asking, { ...options, confidence: options.confidence ?? 0.9 }, sheet),
-      );
+      const chance = atOnce(chanceOn(fitting, piece, asking, { ...own, confidence: options.confidence ?? 0.9 }, sheet));
       if (chance !== null) tell({ marks, sheet, chance });
       if (!(await wanted())) return;
       await pause();

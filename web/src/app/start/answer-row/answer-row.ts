@@ -15,6 +15,9 @@ import {
   ENGINE_VERSION,
   entriesSized,
   explainFit,
+  leanAt,
+  minutesAt,
+  rounded,
   floorUnder,
   formById,
   nextStock,
@@ -22,6 +25,7 @@ import {
   type Ranked,
   type SizeOptions,
 } from '@odd-corner/core';
+import { LearnedHands } from '../../data/learned-hands';
 import { CautionNote } from '../../ui/caution/caution';
 import { Figures } from '../../ui/figures/figures';
 import { writeFormQuery } from '../../forms/form-query';
@@ -99,6 +103,7 @@ export class AnswerRow {
   private readonly folding = inject(Folding);
   private readonly troubles = inject(Troubles);
   private readonly figures = inject(Figures);
+  private readonly learned = inject(LearnedHands);
   protected readonly colours = computed(() => coloursOfAnswer(this.answer(), coloursOf(this.paper())));
 
   protected readonly answer = computed(() => this.ranked().answer);
@@ -165,11 +170,24 @@ export class AnswerRow {
     this.answer().others.map(({ key, name, sheet, lengths }) => ({ key, name, mm: sheet.widthMm, lengths })),
   );
   protected readonly steps = computed(() => entriesSized(this.answer()).reduce((sum, { steps }) => sum + steps, 0));
-  protected readonly minutes = computed(() => entriesSized(this.answer()).length * this.form().minutes);
+  protected readonly minutes = computed(() => {
+    const { formId } = this.answer();
+    const told = entriesSized(this.answer()).length * this.form().minutes;
+    return Math.max(1, Math.round(minutesAt(this.learned.paceOf(null), formId, told)));
+  });
   protected readonly glue = computed(() => GLUE[this.form().adhesive(this.answer().make)]);
   protected readonly sure = computed(() => {
     const { chance } = this.answer();
     return chance === null ? null : Math.round(100 * chance);
+  });
+  /** Whose hand that is, and what it would be without what the logbook says. */
+  protected readonly byHand = computed(() => {
+    const { learned } = this.options();
+    const { chanceUsual, formId } = this.answer();
+    if (!learned || chanceUsual === null) return null;
+    const { missMm } = leanAt(learned, formId);
+    const from = `${learned.pieces} ${learned.pieces === 1 ? 'piece' : 'pieces'}`;
+    return `${learned.called}: ${rounded(missMm, 2)} mm, from ${from}; ${Math.round(100 * chanceUsual)} without it`;
   });
   protected readonly decided = computed(() => {
     const { decided } = this.answer();

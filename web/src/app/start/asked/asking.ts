@@ -14,6 +14,7 @@ import {
   type Terms,
 } from '@odd-corner/core';
 import { debounceTime, distinctUntilChanged, map, of, switchMap, timer } from 'rxjs';
+import { LearnedHands } from '../../data/learned-hands';
 import { Papers } from '../../data/papers';
 import { WorkshopSettings } from '../../data/workshop-settings';
 import { Figures } from '../../ui/figures/figures';
@@ -66,6 +67,7 @@ export class Asking {
   private readonly papers = inject(Papers);
   private readonly settings = inject(WorkshopSettings);
   private readonly figures = inject(Figures);
+  private readonly learned = inject(LearnedHands);
   private readonly held = signal(this.place.read());
   readonly asked = this.held.asReadonly();
   /** Whether bare numbers still mean what they meant to whoever wrote the address. */
@@ -124,6 +126,7 @@ export class Asking {
       ...{ gsm: paper.gsm, thicknessMm: caliperOf(paper), ruler },
       confidence: CONFIDENCES.find(({ id }) => id === confidence)!.share,
       handMm: HANDS[hand].missMm,
+      learned: this.learned.of(null, this.paper()),
       wishes: { lid, nested },
       most: this.terms().most,
     };
@@ -134,7 +137,7 @@ export class Asking {
       computed((): Question | null => {
         const purpose = this.purpose();
         const { units } = this.asked();
-        return purpose && this.settings.known() && this.paperKnown()
+        return purpose && this.settings.known() && this.paperKnown() && this.learned.ready()
           ? {
               ...{ text: this.asked().text.trim(), whole: purpose },
               ...{ purpose: units > 1 ? perUnit(purpose, units) : purpose, options: this.options(), units },

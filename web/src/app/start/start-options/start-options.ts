@@ -4,7 +4,7 @@ import { type FormControl } from '@angular/forms';
 import { MatCheckboxModule } from '@angular/material/checkbox';
 import { MatExpansionModule } from '@angular/material/expansion';
 import { RouterLink } from '@angular/router';
-import { type EaseId, EASES, POCKET_EASE_MM } from '@odd-corner/core';
+import { type EaseId, EASES, POCKET_EASE_MM, rounded } from '@odd-corner/core';
 import * as z from 'zod';
 import { Papers } from '../../data/papers';
 import { Codecs } from '../../ui/field/codecs';
@@ -44,8 +44,10 @@ export class StartOptions {
   }));
   /** What the sureness that is chosen means for this hand. */
   protected readonly meaning = computed(() => {
-    const { confidence, handMm } = this.asking.options();
-    const misses = `Your hand misses a mark by about ${handMm} mm.`;
+    const { confidence, handMm, learned } = this.asking.options();
+    const misses = learned
+      ? `By the logbook, ${learned.called} misses a mark by about ${rounded(learned.missMm, 2)} mm, from ${learned.pieces} ${learned.pieces === 1 ? 'piece' : 'pieces'}.`
+      : `Your hand misses a mark by about ${handMm} mm.`;
     if (confidence === null) return `${misses} Here it is taken to miss nothing: the smallest sheet that can fit.`;
     return `${misses} The sheet is large enough that ${Math.round(100 * confidence)} of 100 such pieces fit.`;
   });
