@@ -9,6 +9,8 @@ export const TOPICS = [
   'eyeTries',
   'jobs',
   'log',
+  'trials',
+  'photographs',
   'cuttingPlans',
   'recent',
   'settings',
@@ -48,6 +50,8 @@ export const CHANGES: Readonly<Partial<Record<RouteName, readonly Topic[]>>> = {
   ...{ changeBatch: ['jobs'], takeSeats: ['jobs'] },
   ...{ acceptCut: STOCK, dropCut: STOCK, doneCut: STOCK, undoneCut: STOCK },
   ...{ addLogEntry: FOLDED, changeLogEntry: FOLDED, removeLogEntry: FOLDED, restoreLogEntry: FOLDED },
+  ...{ addTrial: ['trials'], changeTrial: ['trials'], removeTrial: ['trials'], restoreTrial: ['trials'] },
+  ...{ addPhotograph: ['photographs'], sayPhotograph: ['photographs'], removePhotograph: ['photographs'] },
   ...{ addRecent: ['recent'], changeSettings: ['settings'], purge: TOPICS },
   ...{ restoreBackup: TOPICS, acceptIncoming: TOPICS },
 };

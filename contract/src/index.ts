@@ -36,6 +36,8 @@ export * from './change';
 export * from './workshop-file';
 export * from './log-table';
 export * from './learned';
+export * from './trial';
+export * from './photograph';
 export * from './job-file';
 export * from './routes';
 export * from './who-may';

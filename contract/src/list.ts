@@ -2,6 +2,7 @@ import * as z from 'zod';
 import { slug } from './make';
 import { id, moment } from './shared';
 import { JOB_STATES } from './job';
+import { TRIAL_KINDS } from './trial';
 
 /** Rows of a list in one answer: as many when nothing else is asked, and at most. */
 export const ROWS = { usual: 50, most: 500 } as const;
@@ -40,10 +41,18 @@ export const logAsked = listAsked.extend({
   until: moment.optional(),
 });
 
+export const trialsAsked = listAsked.extend({
+  kind: z.enum(TRIAL_KINDS).optional(),
+  form: slug.optional(),
+  job: id.optional(),
+  entry: id.optional(),
+  paper: id.optional(),
+});
+
 /** Something removed: it stays in the bin until it is put back or thrown away for good. */
 export const binned = z.object({
   id: z.string(),
-  kind: z.enum(['paper', 'thing', 'job', 'log entry', 'hand', 'cutting plan']),
+  kind: z.enum(['paper', 'thing', 'job', 'log entry', 'hand', 'cutting plan', 'trial']),
   title: z.string(),
   removedAt: z.string(),
 });
@@ -52,6 +61,7 @@ export type BrokenRow = z.infer<typeof brokenRow>;
 export type ListAsked = z.infer<typeof listAsked>;
 export type JobsAsked = z.infer<typeof jobsAsked>;
 export type LogAsked = z.infer<typeof logAsked>;
+export type TrialsAsked = z.infer<typeof trialsAsked>;
 export type Binned = z.infer<typeof binned>;
 /** Rows of a list in one answer. */
 export interface Listed<T> {

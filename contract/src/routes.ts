@@ -7,16 +7,18 @@ import { eyeTry, newEyeTry } from './eye-try';
 import { folderHand, folderHandDraft, newFolderHand } from './folder-hand';
 import { health } from './health';
 import { cutSent, job, jobDraft, newJob, progressSent } from './job';
-import { binned, jobsAsked, listAsked, listOf, logAsked } from './list';
+import { binned, jobsAsked, listAsked, listOf, logAsked, trialsAsked } from './list';
 import { learned } from './learned';
 import { logEntry, logEntryChange, newLogEntry } from './log-entry';
 import { newPaper, newPapers, paper, paperDraft, paperMonth } from './paper';
+import { photograph, photographsAsked, photographWords } from './photograph';
 import { printQuery } from './print-query';
 import { recent, recentDraft } from './recent';
 import { access, placesToOpen, signingIn } from './access';
 import { settings, settingsDraft } from './settings';
 import { version } from './shared';
 import { newThing, thing, thingDraft } from './thing';
+import { newTrial, trial, trialChange } from './trial';
 import { accepting, incoming } from './workshop-file';
 
 const nothing = z.null();
@@ -112,6 +114,26 @@ export const routes = {
   /** Takes an entry out of the logbook and puts its sheets back on the shelf. */
   removeLogEntry: { method: 'DELETE', path: '/api/log/:id', answer: nothing },
   restoreLogEntry: { method: 'POST', path: '/api/log/:id/restore', answer: logEntry },
+
+  trials: { method: 'GET', path: '/api/trials', query: trialsAsked, answer: listOf(trial) },
+  addTrial: { method: 'POST', path: '/api/trials', body: newTrial, answer: trial },
+  changeTrial: { method: 'PUT', path: '/api/trials/:id', body: trialChange, answer: trial },
+  removeTrial: { method: 'DELETE', path: '/api/trials/:id', answer: nothing },
+  restoreTrial: { method: 'POST', path: '/api/trials/:id/restore', answer: trial },
+
+  /** Photographs of a job, an entry of the logbook or a trial. */
+  photographs: { method: 'GET', path: '/api/photographs', query: photographsAsked, answer: z.array(photograph) },
+  /** Sends one, as it is; its id is made by the sender. */
+  addPhotograph: {
+    method: 'POST',
+    path: '/api/photographs/:id',
+    query: photographsAsked,
+    answer: photograph,
+    takes: 'file',
+  },
+  photograph: { method: 'GET', path: '/api/photographs/:id', answer: aFile, kind: 'file' },
+  sayPhotograph: { method: 'PUT', path: '/api/photographs/:id', body: photographWords, answer: photograph },
+  removePhotograph: { method: 'DELETE', path: '/api/photographs/:id', answer: nothing },
 
   /** What the logbook says of hands and papers. */
   learned: { method: 'GET', path: '/api/learned', answer: learned },

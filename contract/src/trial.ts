@@ -14,7 +14,10 @@ const figure = z.number().min(-1e6).max(1e6);
 /** What a simulation told before it was tried: between least and most, and most likely. */
 export const foretoldFigure = z
   .object({ least: figure, likely: figure, most: figure })
-  .refine(({ least, likely, most }) => least <= likely && likely <= most, 'What is likely lies between least and most.');
+  .refine(
+    ({ least, likely, most }) => least <= likely && likely <= most,
+    'What is likely lies between least and most.',
+  );
 
 /** What is written down of a trial; all that came of it may follow later. */
 const written = z.object({

@@ -6,21 +6,10 @@ const ANYBODY: ReadonlySet<RouteName> = new Set(['health', 'access', 'signIn', '
 
 /** What guests may do beside looking: fold and tick. */
 const GUESTS: ReadonlySet<RouteName> = new Set([
-  ...[
-    'papers',
-    'paperMonths',
-    'cuttingPlans',
-    'cuttingPlan',
-    'things',
-    'hands',
-    'eyeTries',
-    'jobs',
-    'job',
-    'log',
-    'learned',
-  ],
+  ...['papers', 'paperMonths', 'cuttingPlans', 'cuttingPlan', 'things', 'hands', 'eyeTries', 'jobs', 'job', 'log'],
   ...['recent', 'settings', 'placesToOpen', 'changes', 'openApi'],
   ...['addProgress', 'takeSeats', 'booklet', 'creasePages', 'labels', 'addEyeTry', 'addRecent'],
+  ...['learned', 'trials', 'addTrial', 'photographs', 'photograph'],
 ] as RouteName[]);
 
 /** Whether somebody may ask a route; null is who has not signed in. */

@@ -7,6 +7,7 @@ import { logEntry } from './log-entry';
 import { paper, paperMove } from './paper';
 import { settingsDraft } from './settings';
 import { thing } from './thing';
+import { trial } from './trial';
 
 /** Everything that a workshop holds. */
 export const workshop = z.object({
@@ -20,6 +21,7 @@ export const workshop = z.object({
   /** How sheets came and went, the earliest first. */
   moves: z.array(paperMove),
   eyeTries: z.array(eyeTry),
+  trials: z.array(trial),
 });
 
 export type Workshop = z.infer<typeof workshop>;

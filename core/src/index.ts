@@ -12,6 +12,7 @@ export * from './fit';
 export * from './shelf';
 export * from './marks';
 export * from './record';
+export * from './trials';
 export * from './slips';
 export * from './batch';
 export * from './faces';

@@ -185,6 +185,7 @@ export function demoWorkshop(now: Date): Workshop {
     };
   });
   return {
+    trials: [],
     ...{ settings: USUAL_SETTINGS, papers, things: demoThings(), hands: [...HANDS_HERE], jobs, log, cuttingPlans: [] },
     moves: movesUntilNow(papers, log, ago(BEGUN_DAYS_AGO)),
     eyeTries: demoEyeTries(ago),

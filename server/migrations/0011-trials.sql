@@ -41,7 +41,8 @@ CREATE TABLE photographs (
   words TEXT NOT NULL,
   width INTEGER NOT NULL CHECK (width > 0),
   height INTEGER NOT NULL CHECK (height > 0),
-  picture BLOB NOT NULL,
+  -- As base64, so that the file of a workshop holds it as it holds all else.
+  picture TEXT NOT NULL,
   CHECK ((job_id IS NOT NULL) + (entry_id IS NOT NULL) + (trial_id IS NOT NULL) = 1)
 ) STRICT;
 

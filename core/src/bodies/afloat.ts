@@ -3,7 +3,7 @@ import { displacedMm3, type Hull, waterPlane } from './hull';
 /** Density of fresh water, in g/mm³. */
 const WATER = 0.001;
 /** Height of the paper's own centre over the floor, as a share of the side: worked out from the panels of the square canoe. */
-const PAPER_CENTRE = 0.46;
+export const PAPER_CENTRE = 0.46;
 const MOST_SECANTS = 60;
 const NEAR = 1e-10;
 

@@ -7,6 +7,8 @@ export interface Point3 {
 
 export const minus = (p: Point3, q: Point3): Point3 => ({ x: p.x - q.x, y: p.y - q.y, z: p.z - q.z });
 
+export const plus = (p: Point3, q: Point3): Point3 => ({ x: p.x + q.x, y: p.y + q.y, z: p.z + q.z });
+
 export const scaledBy = (p: Point3, k: number): Point3 => ({ x: p.x * k, y: p.y * k, z: p.z * k });
 
 export const dot = (p: Point3, q: Point3): number => p.x * q.x + p.y * q.y + p.z * q.z;

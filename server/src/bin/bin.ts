@@ -11,6 +11,7 @@ const TABLES = [
   ['jobs', 'job', 'title'],
   ['log_entries', 'log entry', 'title'],
   ['cutting_plans', 'cutting plan', 'title'],
+  ['trials', 'trial', 'title'],
 ] as const satisfies readonly (readonly [string, Binned['kind'], string])[];
 
 /** Their names. */

@@ -7,6 +7,8 @@ import { type LogRepository, logRepository } from '../log/log-repository';
 import { type PapersRepository, papersRepository } from '../papers/papers-repository';
 import { type RecentRepository, recentRepository } from '../recent/recent-repository';
 import { type SettingsRepository, settingsRepository } from '../settings/settings-repository';
+import { type PhotographsRepository, photographsRepository } from '../photographs/photographs-repository';
+import { type TrialsRepository, trialsRepository } from '../trials/trials-repository';
 import { type ThingsRepository, thingsRepository } from '../things/things-repository';
 import { inOneGo } from './in-one-go';
 import type { Db } from './open-database';
@@ -21,6 +23,8 @@ export interface Workshop {
   readonly eye: EyeRepository;
   readonly jobs: JobsRepository;
   readonly log: LogRepository;
+  readonly trials: TrialsRepository;
+  readonly photographs: PhotographsRepository;
   readonly recent: RecentRepository;
   readonly settings: SettingsRepository;
 }
@@ -35,6 +39,8 @@ export function openWorkshop(db: Db): Workshop {
     eye: eyeRepository(db),
     jobs: jobsRepository(db),
     log: logRepository(db),
+    trials: trialsRepository(db),
+    photographs: photographsRepository(db),
     recent: recentRepository(db),
     settings: settingsRepository(db),
   };
@@ -57,5 +63,6 @@ export function fillWorkshop(workshop: Workshop, data: WorkshopData): void {
     data.cuttingPlans.forEach((plan) => workshop.cuttingPlans.put(plan));
     data.moves.forEach(workshop.papers.moves.put);
     data.eyeTries.forEach(workshop.eye.put);
+    data.trials.forEach(workshop.trials.put);
   });
 }

@@ -1,4 +1,4 @@
-import type { Access, PlacesToOpen } from '@odd-corner/contract';
+import { type Access, MOST_PHOTOGRAPH_BYTES, type PlacesToOpen } from '@odd-corner/contract';
 import { Hono } from 'hono';
 import { bodyLimit } from 'hono/body-limit';
 import type { Keeper } from '../access/keeper';
@@ -16,6 +16,7 @@ import type { Learn } from '../learn/learn-from';
 import { learning } from '../learn/learning';
 import { addLogEntry, changeLogEntry, removeLogEntry, restoreLogEntry } from '../log/record-entry';
 import type { Print } from '../print/print-asked';
+import { develop } from '../photographs/develop';
 import { printed } from '../print/print-job';
 import type { Verify } from '../verify/verify-make';
 import type { ChangesHub } from './changes-hub';
@@ -29,6 +30,7 @@ const LARGEST_BODY = 256 * 1024;
 /** A whole workshop of many years. */
 const LARGEST_FILE = 512 * 1024 * 1024;
 const INCOMING = '/api/workshop/incoming';
+const PHOTOGRAPHS = '/api/photographs/';
 
 /** What the routes work with. */
 export interface ApiOptions {
@@ -54,7 +56,7 @@ export interface ApiOptions {
 export function api(workshop: Workshop, options: ApiOptions): Hono<Env> {
   const { checkAnswers = false, hub } = options;
   const app = new Hono<Env>();
-  const [limit, fileLimit] = [LARGEST_BODY, LARGEST_FILE].map((maxSize) =>
+  const [limit, photographLimit, fileLimit] = [LARGEST_BODY, MOST_PHOTOGRAPH_BYTES, LARGEST_FILE].map((maxSize) =>
     bodyLimit({
       maxSize,
       onError: () => {
@@ -62,7 +64,11 @@ export function api(workshop: Workshop, options: ApiOptions): Hono<Env> {
       },
     }),
   );
-  app.use((c, next) => (c.req.path === INCOMING ? fileLimit : limit)(c, next));
+  app.use((c, next) => {
+    const { path, method } = c.req;
+    const sent = method === 'POST' && path.startsWith(PHOTOGRAPHS) ? photographLimit : limit;
+    return (path === INCOMING ? fileLimit : sent)(c, next);
+  });
   mount(app, handlers(workshop, options), { hub, checkAnswers });
   app.all('/api/*', () => {
     throw new ProblemError(404, 'There is no such address here.');
@@ -74,7 +80,7 @@ function handlers(
   workshop: Workshop,
   { demo, verify, learn, print, file, house, keeper, hub, places, now = () => new Date().toISOString() }: ApiOptions,
 ): Handlers {
-  const { db, papers, cuttingPlans, things, hands, eye, jobs, log, recent, settings } = workshop;
+  const { db, papers, cuttingPlans, things, hands, eye, jobs, log, trials, photographs, recent, settings } = workshop;
   const housed = (): DataHouse => {
     if (!house) throw new ProblemError(422, 'This workshop has no file, so there is nothing to copy.');
     return house;
@@ -183,6 +189,25 @@ function handlers(
     restoreLogEntry: ({ id }) => restoreLogEntry(workshop, id, now()),
 
     learned: () => learned(),
+
+    trials: ({ query }) => trials.list(query),
+    addTrial: ({ body }) => replyAdded(trials.add(body, now())),
+    changeTrial: ({ id, body }) => trials.change(id, body),
+    removeTrial: ({ id }) => removed(trials, id),
+    restoreTrial: ({ id }) => trials.restore(id),
+
+    photographs: ({ query }) => photographs.all(query),
+    addPhotograph: async ({ id, query, c }) =>
+      new Reply(photographs.add(id, query, await develop(await c.req.arrayBuffer()), now()), 201),
+    photograph: ({ id }) =>
+      new Response(new Uint8Array(photographs.picture(id)), {
+        headers: { 'content-type': 'image/webp', 'cache-control': 'private, max-age=31536000, immutable' },
+      }),
+    sayPhotograph: ({ id, body: { words } }) => photographs.say(id, words),
+    removePhotograph: ({ id }) => {
+      photographs.remove(id);
+      return null;
+    },
 
     recent: () => recent.list(),
     addRecent: ({ body }) => recent.add(body, now()),

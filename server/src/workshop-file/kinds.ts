@@ -38,6 +38,8 @@ export const KINDS: readonly Kind[] = [
       { table: 'plan_makes', where: (_, of) => `plan_id = ${of}` },
     ],
   },
+  { kind: 'trials', one: 'trial', table: 'trials', key: 'id', parts: [] },
+  { kind: 'photographs', one: 'photograph', table: 'photographs', key: 'id', parts: [] },
   { kind: 'tries by eye', one: 'try by eye', table: 'eye_tries', key: 'id', parts: [] },
   { kind: 'recent questions', one: 'recent question', table: 'recent', key: 'purpose', parts: [] },
 ];

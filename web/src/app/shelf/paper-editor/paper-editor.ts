@@ -26,6 +26,7 @@ import {
 import { caliperOf, caliperSpread, type FoodSafe, PAPER_KINDS, type SheetSize, STOCK_SHEETS } from '@odd-corner/core';
 import { startWith } from 'rxjs';
 import * as z from 'zod';
+import { LearnedHands } from '../../data/learned-hands';
 import { newId } from '../../data/new-id';
 import { Papers } from '../../data/papers';
 import { WorkshopSettings } from '../../data/workshop-settings';
@@ -89,6 +90,7 @@ export class PaperEditor {
   private readonly settings = inject(WorkshopSettings);
   private readonly figures = inject(Figures);
   private readonly codecs = inject(Codecs);
+  private readonly learned = inject(LearnedHands);
   private readonly undo = inject(UndoBar);
   protected readonly sending = inject(Sending);
   private readonly first = viewChild.required<Field<string>>('first');
@@ -135,6 +137,22 @@ export class PaperEditor {
     const paper = { gsm: 80, kind: 'printer', caliperMm: mm / n, stackSheets: n } as const;
     return `${this.figures.fixed(mm / n, 3)} mm a sheet, give or take ${this.figures.fixed(caliperSpread(paper), 3)}`;
   });
+  /** How thick it is by what came out of it, where that is surer than what it is taken for is far. */
+  protected readonly learnt = computed(() => {
+    const paper = this.paper();
+    const found = paper && this.learned.paper(paper.id);
+    if (!found || Math.abs(found.caliperMm - caliperOf(paper)) < found.sdMm) return null;
+    const { caliperMm, sdMm, pieces } = found;
+    const [mm, sd] = [caliperMm, sdMm].map((one) => this.figures.fixed(one, 3));
+    return {
+      caliperMm,
+      words: `By ${pieces === 1 ? 'the piece' : `${pieces} pieces`} that you measured, a sheet is ${mm} mm thick, give or take ${sd}.`,
+    };
+  });
+  protected useLearnt(caliperMm: number): void {
+    this.form.patchValue({ stackMm: Math.round(1000 * caliperMm) / 1000, stackSheets: 1 });
+  }
+
   protected readonly runs = RUNS;
 
   /** What is in this price is in the currency that it was written in, else in the workshop's. */
