@@ -66,9 +66,13 @@ export function follow(folded: Folded, size: SheetSize, params: unknown): Folded
 export const measure = ({ piece, folding, sheet, params }: Folded, thicknessMm: number): FormSizes =>
   piece.sizes(folding, sheet, params, thicknessMm);
 
+/** The same folded by a hand that misses: its poses, and the sheet that they are of. */
+export function foldMissed({ piece, sheet, params, recording }: Folded, inexact: InexactHand): Folding {
+  return piece.fold(startSheet(sheet, { inexact, after: recording }), sheet, params);
+}
+
 /** What it measures when a hand folds it that misses. */
 export function measureMissed(folded: Folded, inexact: InexactHand, thicknessMm: number): FormSizes {
-  const { piece, sheet, params, recording } = folded;
-  const hand = startSheet(sheet, { inexact, after: recording });
-  return piece.sizes(piece.fold(hand, sheet, params), sheet, params, thicknessMm);
+  const { piece, sheet, params } = folded;
+  return piece.sizes(foldMissed(folded, inexact), sheet, params, thicknessMm);
 }

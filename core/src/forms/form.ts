@@ -206,8 +206,18 @@ export interface Piece<P = unknown> {
   floor?(sheet: Sheet, params: P): readonly Point[];
   /** What can be printed for it, if anything. */
   prints?(sizes: FormSizes): readonly PrintedPart[];
+  /** Where a bead runs on it, where one does. */
+  runs?(sheet: Sheet, params: P): Run;
   /** Brings a soft piece into the shape that it has in use; yields so that the caller can cancel by sending `true`. */
   opened?(sizes: FormSizes): Generator<RelaxProgress, Opened, boolean>;
+}
+
+/** The way of a bead down a standing piece, on its sheet. */
+export interface Run {
+  /** From the exit upwards, for each corner: where the path turns, the tip of its wall, and on the other side the ridge's high end. */
+  readonly corners: readonly Readonly<Record<'turn' | 'tip' | 'ridge', Point>>[];
+  /** How far the tips are lifted as a rule, in degrees. */
+  readonly liftDeg: number;
 }
 
 /** How large the sheet of an entry is. */

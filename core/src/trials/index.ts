@@ -5,3 +5,6 @@ export * from './pour/pour';
 export * from './float/below-plane';
 export * from './float/hull-shape';
 export * from './float/float-hull';
+export * from './roll/rolling';
+export * from './roll/roll-down';
+export * from './roll/standing-track';

@@ -13,6 +13,7 @@ import { measureTrack } from './measure-track';
 import { assembleWithTray, tray, trayField, withTray } from './with-tray';
 import { trackRows } from './stance';
 import { hemRows, straightCorners, straightStance, straightTrack } from './straight';
+import { runOf } from './run-of';
 import { straightWords, trackWords } from './words';
 import { strips, stripsField, stripsOf } from './strips';
 
@@ -142,6 +143,11 @@ export const straightBeadTrack: Form<StraightTrackParams> = {
     const { on } = squareFrame(sheet);
     const corners = straightCorners(straightTrack(stripsOf(params.strips), params.body));
     return measureTrack(folding, ([u, v]) => on(u, v), corners, BEAD_SHARE, thicknessMm);
+  },
+  runs(sheet, params) {
+    const { on } = squareFrame(sheet);
+    const corners = straightCorners(straightTrack(stripsOf(params.strips), params.body));
+    return runOf(([u, v]) => on(u, v), corners, 0);
   },
   entries: (params) => withTray('bead-track-straight', params),
   assemble: (made, params) =>

@@ -10,6 +10,7 @@ import type { Folding, Form } from '../form';
 import { recordSteps } from '../record-steps';
 import { creasePath, creaseStrips, standUp, type TrackFolding } from './fold-track';
 import { measureTrack } from './measure-track';
+import { runOf } from './run-of';
 import { assembleWithTray, tray, trayField, withTray } from './with-tray';
 import { strips, stripsField, stripsOf } from './strips';
 import { taperedCorners, taperedRows, taperedTrack } from './tapered';
@@ -28,6 +29,9 @@ type TaperedTrackParams = z.infer<typeof taperedTrackParams>;
 
 /** Beads up to this share of strip and gutter passed in simulated runs: 0.06 of the sheet with eight strips. */
 const BEAD_SHARE = 0.475;
+
+/** Corner walls as high as they are folded lose fast beads: their tips are lifted by about so much. */
+const LIFT_DEG = 30;
 
 const trackOf = (params: TaperedTrackParams) => taperedTrack(stripsOf(params.strips), MARKS[params.mark]);
 
@@ -157,6 +161,10 @@ export const taperedBeadTrack: Form<TaperedTrackParams> = {
   sizes(folding, sheet, params, thicknessMm) {
     const { on } = squareFrame(sheet);
     return measureTrack(folding, ([u, v]) => on(u, v), taperedCorners(trackOf(params)), BEAD_SHARE, thicknessMm);
+  },
+  runs(sheet, params) {
+    const { on } = squareFrame(sheet);
+    return runOf(([u, v]) => on(u, v), taperedCorners(trackOf(params)), LIFT_DEG);
   },
   entries: (params) => withTray('bead-track', params),
   assemble: (made, params) => assembleWithTray(made, taperedCorners(trackOf(params))),
