@@ -73,7 +73,7 @@ describe('tries to find a place by eye', () => {
     const other = openWorkshop(openDatabase(':memory:', MIGRATIONS));
     fillWorkshop(other, {
       ...{ settings: workshop.settings.get(), papers: [], things: [], hands: [], jobs: [], log: [] },
-      ...{ cuttingPlans: [], moves: [], eyeTries: rows },
+      ...{ cuttingPlans: [], moves: [], trials: [], eyeTries: rows },
     });
     expect(other.eye.all()).toEqual(rows);
   });

@@ -8,3 +8,4 @@ export * from './float/float-hull';
 export * from './roll/rolling';
 export * from './roll/roll-down';
 export * from './roll/standing-track';
+export * from './soak';

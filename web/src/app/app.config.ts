@@ -14,6 +14,7 @@ import { LoadAhead } from './offline/load-ahead';
 import { sessionInterceptor } from './data/session-interceptor';
 import { PageTitle } from './page-title';
 import { provideCuttingWorker } from './workers/provide-cutting-worker';
+import { provideTrialWorker } from './workers/provide-trial-worker';
 import { provideFoldingWorker } from './workers/provide-folding-worker';
 
 export const appConfig: ApplicationConfig = {
@@ -33,5 +34,6 @@ export const appConfig: ApplicationConfig = {
     }),
     provideFoldingWorker(),
     provideCuttingWorker(),
+    provideTrialWorker(),
   ],
 };

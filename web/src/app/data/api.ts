@@ -39,7 +39,7 @@ interface Sent<N extends RouteName> {
 }
 
 /** Routes that answer a list in parts. */
-export type ListRoute = 'papers' | 'things' | 'hands' | 'jobs' | 'log' | 'cuttingPlans';
+export type ListRoute = 'papers' | 'things' | 'hands' | 'jobs' | 'log' | 'trials' | 'cuttingPlans';
 
 /** All rows of a list, and those that cannot be read. */
 export type Whole<T> = Pick<Listed<T>, 'rows' | 'broken'>;

@@ -1,6 +1,7 @@
 import type { Type } from '@angular/core';
 import type { Job, JobMake } from '@odd-corner/contract';
 import { SHELF } from '@odd-corner/core';
+import { trialsOf } from '../prove/can-try';
 import type { Figures } from '../ui/figures/figures';
 
 /** What the strip reads of a job. */
@@ -89,6 +90,17 @@ export const STATIONS: readonly Station[] = [
       return open(`${steps} ${steps === 1 ? 'step' : 'steps'} done`);
     },
     load: () => import('../fold/fold-station/fold-station').then((m) => m.FoldStation),
+  },
+  {
+    id: 'prove',
+    name: 'Prove',
+    summary: ({ make: { make } }) =>
+      open(
+        trialsOf(make.formId)
+          .map(({ name }) => name.toLowerCase())
+          .join(', '),
+      ),
+    load: () => import('../prove/prove-station/prove-station').then((m) => m.ProveStation),
   },
   {
     id: 'record',

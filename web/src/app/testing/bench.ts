@@ -46,8 +46,11 @@ import { Hands } from '../data/hands';
 import { Papers } from '../data/papers';
 import { JobInHand } from '../job/job-in-hand';
 import { foldingTasks } from '../workers/folding-tasks';
+import engine from '@dimforge/rapier3d-deterministic-compat';
 import loadHighs from 'highs';
 import { BEGIN_CUTTING } from '../workers/cutting.service';
+import { trialTasks } from '../workers/trial-tasks';
+import { BEGIN_TRIALS } from '../workers/trials.service';
 import { cuttingTasks } from '../workers/cutting-tasks';
 import { FOLDING_WORKER, PICTURE_WORKER } from '../workers/folding-worker-token';
 
@@ -186,6 +189,11 @@ export const listed = (rows: readonly unknown[]): Listed<unknown> => ({
   ...{ rows: [...rows], broken: [], total: rows.length, next: null },
 });
 
+const beginEngine = async (): Promise<typeof engine> => {
+  await engine.init();
+  return engine;
+};
+
 /** What the logbook says while it is empty. */
 export const NOTHING_LEARNED: Learned = { hands: [], papers: [] };
 
@@ -215,6 +223,7 @@ export class PageBench<C> {
         provideRouter([{ path: '**', children: [] }]),
         { provide: FOLDING_WORKER, useValue: tasks },
         { provide: PICTURE_WORKER, useValue: tasks },
+        { provide: BEGIN_TRIALS, useValue: () => ({ tasks: trialTasks(beginEngine), end: () => undefined }) },
         { provide: BEGIN_CUTTING, useValue: () => ({ tasks: cuttingTasks(loadHighs), end: () => undefined }) },
         ...providers,
       ],

@@ -11,6 +11,7 @@ import { Jobs } from '../../data/jobs';
 import { Logbook } from '../../data/logbook';
 import { Papers } from '../../data/papers';
 import { Things } from '../../data/things';
+import { Trials } from '../../data/trials';
 import { Ask } from '../../ui/ask/ask-dialog';
 import { StateNote } from '../../ui/state-note/state-note';
 import { UndoBar } from '../../ui/undo/undo-bar';
@@ -34,6 +35,7 @@ export class Bin {
     'log entry': inject(Logbook),
     hand: inject(Hands),
     'cutting plan': inject(CuttingPlans),
+    trial: inject(Trials),
   };
   protected readonly columns = ['what', 'removed', 'acts'];
   protected readonly all = signal<readonly Binned[] | null>(null);

@@ -14,7 +14,7 @@ import { MatSliderModule } from '@angular/material/slider';
 import type { PaperScene } from '@odd-corner/core';
 import { DrawingView } from '../drawing-view/drawing-view';
 import { type PaperColours } from '../drawing-view/paper-colours';
-import type { PaperStage } from './paper-stage';
+import type { BodiesIn, PaperStage } from './paper-stage';
 
 const TURN_PER_KEY = Math.PI / 16;
 
@@ -31,6 +31,8 @@ export class PaperModel {
   /** What is shown, in words. */
   readonly label = input.required<string>();
   readonly colours = input.required<PaperColours>();
+  /** Loose things in it. */
+  readonly bodies = input<BodiesIn | null>(null);
   /** What the slider lifts. */
   readonly lifts = input('Lid');
   private readonly host = viewChild<ElementRef<HTMLElement>>('stage');
@@ -61,6 +63,7 @@ export class PaperModel {
       });
     });
     effect(() => this.stage()?.show(this.scene(), this.colours()));
+    effect(() => this.stage()?.showBodies(this.bodies()));
     effect(() => this.stage()?.liftLid(this.lift()));
   }
 

@@ -2,17 +2,24 @@ import type { SkinPiece, PaperScene } from '@odd-corner/core';
 import {
   AmbientLight,
   BufferGeometry,
+  BoxGeometry,
+  CapsuleGeometry,
+  CylinderGeometry,
   DirectionalLight,
   EdgesGeometry,
   Float32BufferAttribute,
   Group,
+  InstancedMesh,
+  Matrix4,
   LineBasicMaterial,
   LineSegments,
   Mesh,
   MeshLambertMaterial,
   type Object3D,
   PerspectiveCamera,
+  Quaternion,
   Scene,
+  SphereGeometry,
   Vector3,
   WebGLRenderer,
 } from 'three';
@@ -20,6 +27,27 @@ import { OrbitControls } from 'three/examples/jsm/controls/OrbitControls.js';
 import { coloursIn, type PaperColours } from '../drawing-view/paper-colours';
 
 type Corners = readonly { readonly x: number; readonly y: number; readonly z: number }[];
+
+/** Loose things in a piece: what each is, its three sides in mm, and seven numbers for each: where it is, and how it is turned. */
+export interface BodiesIn {
+  readonly shape: 'ball' | 'block' | 'disc' | 'seed';
+  readonly sides: readonly [number, number, number];
+  readonly at: Float32Array;
+}
+
+/** Told apart from paper, light or dark. */
+const LOOSE = '#6f9a94';
+/** Room for so many at first: they come handful by handful. */
+const ROOM_FOR = 64;
+const [PLACE, SPOT, TURN, ONE] = [new Matrix4(), new Vector3(), new Quaternion(), new Vector3(1, 1, 1)];
+
+/** A disc's thickness and a seed's length run along the second axis, as those of bodies that are dropped. */
+function shapeOf({ shape, sides: [a, b, c] }: BodiesIn): BufferGeometry {
+  if (shape === 'ball') return new SphereGeometry(a / 2, 20, 14);
+  if (shape === 'disc') return new CylinderGeometry(a / 2, a / 2, c, 24);
+  if (shape === 'seed') return new CapsuleGeometry(b / 2, a - b, 6, 14);
+  return new BoxGeometry(a, b, c);
+}
 
 /** How far it can be looked at from above and below, in radians from the table. */
 const MOST_RISE = 1.45;
@@ -44,6 +72,8 @@ export class PaperStage {
   private readonly watch: ResizeObserver;
   private rising: readonly { readonly group: Group; readonly liftMm: number }[] = [];
   private lifted = 1;
+  private loose: InstancedMesh | null = null;
+  private looseKind = '';
   private readonly controls: OrbitControls;
   private reach = 100;
   private frame = 0;
@@ -111,6 +141,34 @@ export class PaperStage {
     this.liftLid(this.lifted);
   }
 
+  /** Loose things in it, all of one kind: where each is, and how it is turned. */
+  showBodies(bodies: BodiesIn | null): void {
+    const count = bodies ? bodies.at.length / 7 : 0;
+    const kind = bodies ? `${bodies.shape} ${bodies.sides.join()}` : '';
+    if (this.loose && (kind !== this.looseKind || count > this.loose.instanceMatrix.count)) {
+      this.world.remove(this.loose);
+      this.loose.geometry.dispose();
+      this.loose = null;
+    }
+    if (bodies && count) {
+      if (!this.loose) {
+        const room = Math.max(ROOM_FOR, 2 * count);
+        this.loose = new InstancedMesh(shapeOf(bodies), new MeshLambertMaterial({ color: LOOSE }), room);
+        this.loose.frustumCulled = false;
+        this.looseKind = kind;
+        this.world.add(this.loose);
+      }
+      const { at } = bodies;
+      for (let k = 0; k < count; k++) {
+        const [x, y, z, a, b, c, d] = at.subarray(7 * k, 7 * k + 7);
+        this.loose.setMatrixAt(k, PLACE.compose(SPOT.set(x, y, z), TURN.set(a, b, c, d), ONE));
+      }
+      this.loose.count = count;
+      this.loose.instanceMatrix.needsUpdate = true;
+    }
+    this.redraw();
+  }
+
   /** @param share 0 closed, 1 lifted off */
   liftLid(share: number): void {
     this.lifted = share;
@@ -142,6 +200,7 @@ export class PaperStage {
     this.controls.dispose();
     this.host.removeEventListener('wheel', leaveToPage, { capture: true });
     for (const child of [...this.world.children]) if (isGroup(child)) this.drop(child);
+    this.loose?.geometry.dispose();
     this.renderer.dispose();
     this.renderer.domElement.remove();
   }

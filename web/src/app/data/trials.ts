@@ -1,0 +1,30 @@
+import { inject, Injectable } from '@angular/core';
+import type { NewTrial, Trial, TrialChange } from '@odd-corner/contract';
+import { type Observable, tap } from 'rxjs';
+import { Api } from './api';
+import { PagedList } from './paged-list';
+
+const CHUNK = 100;
+
+/** What was tried, the newest first. */
+@Injectable({ providedIn: 'root' })
+export class Trials {
+  private readonly api = inject(Api);
+  readonly list = new PagedList('trials', { chunk: CHUNK, topic: 'trials' });
+
+  add(draft: NewTrial): Observable<Trial> {
+    return this.api.call('addTrial', { body: draft }).pipe(tap((row) => this.list.put(row)));
+  }
+
+  change(id: string, body: TrialChange): Observable<Trial> {
+    return this.api.call('changeTrial', { id, body }).pipe(tap((row) => this.list.put(row)));
+  }
+
+  remove(id: string): Observable<null> {
+    return this.api.call('removeTrial', { id }).pipe(tap(() => this.list.drop(id)));
+  }
+
+  restore(id: string): Observable<Trial> {
+    return this.api.call('restoreTrial', { id }).pipe(tap((row) => this.list.put(row)));
+  }
+}
