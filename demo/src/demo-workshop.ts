@@ -42,6 +42,7 @@ import { demoEyeTries } from './eye-tries';
 import { demoPapers } from './papers';
 import { type FoldedPlan, type JobPlan, type MakePlan, PLANS } from './plans';
 import { demoThings } from './things';
+import { demoTrials } from './trials';
 
 const DAY_MS = 86_400_000;
 const MANY = 1_000_000;
@@ -185,7 +186,7 @@ export function demoWorkshop(now: Date): Workshop {
     };
   });
   return {
-    trials: [],
+    trials: demoTrials(jobs, papers, ago),
     ...{ settings: USUAL_SETTINGS, papers, things: demoThings(), hands: [...HANDS_HERE], jobs, log, cuttingPlans: [] },
     moves: movesUntilNow(papers, log, ago(BEGUN_DAYS_AGO)),
     eyeTries: demoEyeTries(ago),

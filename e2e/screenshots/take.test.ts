@@ -56,9 +56,12 @@ test('cutting', async ({ page, demo }) => {
   await page.screenshot({ path: join(OUT, 'cutting.png') });
 });
 
-test('holds', async ({ page, demo }) => {
-  await seen(page, `${demo.url}/?holds=sheet+150`);
-  await page.screenshot({ path: join(OUT, 'holds.png') });
+test('prove', async ({ page, demo }) => {
+  await seen(page, `${demo.url}/jobs/${PLANNED}/prove`);
+  await page.getByRole('button', { name: 'Pour them in' }).click();
+  await expect(page.getByText(/From 3 pours/)).toBeVisible({ timeout: 60_000 });
+  await page.waitForTimeout(1500);
+  await page.screenshot({ path: join(OUT, 'prove.png') });
 });
 
 test.describe('dark', () => {

@@ -33,6 +33,8 @@ export const MIGRATIONS = join(__dirname, '../migrations');
 
 export interface Bench {
   readonly workshop: Workshop;
+  /** The same for a file, sent or asked for. */
+  readonly bytes: (method: string, path: string, sent?: Buffer) => Promise<Response>;
   /** Sends a request as the workshop's own page would. */
   readonly send: (
     method: string,
@@ -103,7 +105,13 @@ export const sender =
 export function bench(options: Partial<ServerOptions> = {}): Bench {
   const workshop = openWorkshop(openDatabase(options.file ?? ':memory:', MIGRATIONS));
   const app = serverApp(workshop, { ...usualServer(), ...options });
-  return { workshop, send: sender(() => app) };
+  const bytes: Bench['bytes'] = async (method, path, sent) =>
+    app.request(`http://localhost:4377${path}`, {
+      method,
+      headers: { host: 'localhost:4377' },
+      ...(sent && { body: new Uint8Array(sent) }),
+    });
+  return { workshop, bytes, send: sender(() => app) };
 }
 
 /** A workshop in a file of its own, as it is open while the server runs. */

@@ -36,7 +36,7 @@ const STEP = 0.8;
  */
 export function learnHand(all: readonly MeasuredPiece[], usualMm: number, seed = 1): HandLearned | null {
   const known = knownOf(all.slice(-MOST_PIECES));
-  const { papers, forms, sizes, pieces } = known;
+  const { papers, forms, pieces } = known;
   if (!pieces.length) return null;
   const { lean, miss, thicknessMm, kinds } = HAND_PRIOR;
   const at = unknownsOf(known);

@@ -40,8 +40,14 @@ export const routes: Routes = [
   },
   {
     path: 'logbook',
+    pathMatch: 'full',
     title: 'Logbook',
     loadComponent: () => import('./logbook/logbook-page').then((m) => m.LogbookPage),
+  },
+  {
+    path: 'logbook/trials',
+    title: 'Trials',
+    loadComponent: () => import('./logbook/trials/trials-page').then((m) => m.TrialsPage),
   },
   {
     path: 'settings',

@@ -14,7 +14,7 @@ export interface Vessel {
 }
 
 /** Cells along the longer side of what is looked at; slices from floor to rim. */
-const [CELLS, SLICES] = [160, 24] as const;
+const [CELLS, SLICES] = [120, 20] as const;
 /** A rim is found to this share of the height. */
 const RIM_STEPS = 12;
 /** A mouth through which nothing goes is none. */

@@ -18,7 +18,7 @@ function turnedAbout(p: Point3, through: Point3, axis: Point3, deg: number): Poi
  * since paper bends and holds together. Exact where nothing is missed.
  */
 function verticesOf({ pattern, placed }: Pose, onSheet: readonly Point[]): readonly Point3[] {
-  const sums = pattern.vertices.map(() => ({ at: { x: 0, y: 0, z: 0 } as Point3, of: 0 }));
+  const sums = pattern.vertices.map(() => ({ at: { x: 0, y: 0, z: 0 }, of: 0 }));
   pattern.faces.forEach(({ vertices }, f) => {
     for (const v of vertices) {
       sums[v].at = plus(sums[v].at, apply(placed[f], onSheet[v]));

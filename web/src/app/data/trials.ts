@@ -13,7 +13,7 @@ export class Trials {
   readonly list = new PagedList('trials', { chunk: CHUNK, topic: 'trials' });
 
   add(draft: NewTrial): Observable<Trial> {
-    return this.api.call('addTrial', { body: draft }).pipe(tap((row) => this.list.put(row)));
+    return this.api.call('addTrial', { body: draft }).pipe(tap(() => this.list.refresh()));
   }
 
   change(id: string, body: TrialChange): Observable<Trial> {
@@ -25,6 +25,6 @@ export class Trials {
   }
 
   restore(id: string): Observable<Trial> {
-    return this.api.call('restoreTrial', { id }).pipe(tap((row) => this.list.put(row)));
+    return this.api.call('restoreTrial', { id }).pipe(tap(() => this.list.refresh()));
   }
 }

@@ -197,6 +197,12 @@ export class LogbookPage {
     void import('./correct-entry/correct-entry').then(({ openCorrection }) => openCorrection(this.injector, entry));
   }
 
+  protected photographs(entry: LogEntry): void {
+    void import('./entry-photographs/entry-photographs').then(({ openPhotographs }) =>
+      openPhotographs(this.injector, entry),
+    );
+  }
+
   protected again(entry: LogEntry): void {
     this.starter.again(entry);
   }

@@ -189,6 +189,15 @@ export const listed = (rows: readonly unknown[]): Listed<unknown> => ({
   ...{ rows: [...rows], broken: [], total: rows.length, next: null },
 });
 
+/** Tasks that answer later, as those of a worker do. */
+const later = (tasks: object): Record<string, (...asked: never[]) => Promise<unknown>> =>
+  Object.fromEntries(
+    Object.entries(tasks).map(([name, task]) => [
+      name,
+      async (...asked: never[]) => Promise.resolve(Reflect.apply(task as () => unknown, tasks, asked) as unknown),
+    ]),
+  );
+
 const beginEngine = async (): Promise<typeof engine> => {
   await engine.init();
   return engine;
@@ -209,12 +218,7 @@ export class PageBench<C> {
     providers: readonly Provider[] = [],
     learned: Learned = NOTHING_LEARNED,
   ) {
-    const tasks = Object.fromEntries(
-      Object.entries({ ...foldingTasks, warmUp: () => undefined }).map(([name, task]) => [
-        name,
-        async (...asked: never[]) => Promise.resolve(Reflect.apply(task, foldingTasks, asked) as unknown),
-      ]),
-    );
+    const tasks = later({ ...foldingTasks, warmUp: () => undefined });
     TestBed.resetTestingModule();
     TestBed.configureTestingModule({
       providers: [
@@ -223,7 +227,7 @@ export class PageBench<C> {
         provideRouter([{ path: '**', children: [] }]),
         { provide: FOLDING_WORKER, useValue: tasks },
         { provide: PICTURE_WORKER, useValue: tasks },
-        { provide: BEGIN_TRIALS, useValue: () => ({ tasks: trialTasks(beginEngine), end: () => undefined }) },
+        { provide: BEGIN_TRIALS, useValue: () => ({ tasks: later(trialTasks(beginEngine)), end: () => undefined }) },
         { provide: BEGIN_CUTTING, useValue: () => ({ tasks: cuttingTasks(loadHighs), end: () => undefined }) },
         ...providers,
       ],

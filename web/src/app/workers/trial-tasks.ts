@@ -311,7 +311,7 @@ export function trialTasks(load: () => Promise<BodyEngine>) {
 
     /** What would change how a bead gets down: another slope, other strips, other tips. */
     async rollTries(task: RollTask, tell: (one: RollTry) => void, wanted: () => Promise<boolean>): Promise<void> {
-      const strips = STRIPS.filter((name) => name !== String(readParam(task.make, 'strips') ?? STRIPS[0]));
+      const strips = STRIPS.filter((name) => name !== (readParam(task.make, 'strips') ?? STRIPS[0]));
       const { run } = trackOf(task.make);
       const lift = task.liftDeg ?? run.liftDeg;
       const tries: readonly (readonly [string, () => RollEnd])[] = [

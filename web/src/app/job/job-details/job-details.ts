@@ -10,6 +10,7 @@ import { Jobs } from '../../data/jobs';
 import { Field } from '../../ui/field/field';
 import { controlOf, mayBeSent } from '../../ui/forms/schema-form';
 import { fileName, saveFile } from '../../ui/save-file';
+import { Photographs } from '../../ui/photographs/photographs';
 import { PrintMake } from '../../ui/print-make/print-make';
 import { Select } from '../../ui/select/select';
 import { UndoBar } from '../../ui/undo/undo-bar';
@@ -19,7 +20,7 @@ import { JobStarter } from '../job-starter';
 /** What a job is called, who folds it, what was changed, and what can be done with all of it. */
 @Component({
   selector: 'oc-job-details',
-  imports: [DatePipe, Field, MatButtonModule, PrintMake, ReactiveFormsModule, Select],
+  imports: [DatePipe, Field, MatButtonModule, PrintMake, ReactiveFormsModule, Select, Photographs],
   templateUrl: './job-details.html',
   styleUrl: './job-details.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -80,8 +80,13 @@ export class NoteTrial {
     note: controlOf<string>(note, ''),
   });
   protected readonly number = computed(() => this.codecs.number('Write a number, for example 24.'));
-  /** Whether a guess was asked for before anything was told: what is guessed afterwards is none. */
+  /** Whether it is still to be guessed: what is guessed once it was told is none. */
   protected readonly guessing = signal(true);
+  /** What was guessed before it was told, as it is shown. */
+  protected guessed(): string | null {
+    const { value, valid } = this.form.controls.guess;
+    return value === null || !valid ? null : this.figures.mark(`${value}`);
+  }
   /** Of what is being written down: one trial writes one row. */
   private id = newId();
 
@@ -95,13 +100,7 @@ export class NoteTrial {
     });
     effect(() => {
       const known = this.told() !== null;
-      untracked(() => {
-        this.guessing.set(!known);
-        const { guess: guessed } = this.form.controls;
-        // What is guessed once it was told is no guess.
-        if (known) guessed.disable();
-        else guessed.enable();
-      });
+      untracked(() => this.guessing.set(!known));
     });
   }
 
