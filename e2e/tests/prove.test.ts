@@ -17,7 +17,7 @@ test('a tray is poured full by keys, guessed first, and what came is in the logb
   await guess.fill('9');
   await press(page, 'Pour them in');
   await expect(page.getByText(/From 3 pours/)).toBeVisible({ timeout: 90_000 });
-  await expect(page.getByText(/Your guess/)).toContainText('9 pieces');
+  await expect(page.getByRole('paragraph').filter({ hasText: 'Your guess' })).toContainText('9 pieces');
   await page.getByLabel('It came to').fill('21');
   await page.getByLabel('Who guesses').fill('Window bench');
   await press(page, 'Write the trial down');

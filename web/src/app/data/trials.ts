@@ -12,6 +12,12 @@ export class Trials {
   private readonly api = inject(Api);
   readonly list = new PagedList('trials', { chunk: CHUNK, topic: 'trials' });
 
+  readonly broken = this.list.broken;
+
+  refresh(): void {
+    this.list.refresh();
+  }
+
   add(draft: NewTrial): Observable<Trial> {
     return this.api.call('addTrial', { body: draft }).pipe(tap(() => this.list.refresh()));
   }

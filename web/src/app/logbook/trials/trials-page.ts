@@ -58,7 +58,7 @@ const MOST_COMPARED = 4;
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class TrialsPage {
-  private readonly trials = inject(Trials);
+  protected readonly trials = inject(Trials);
   private readonly undo = inject(UndoBar);
   protected readonly session = inject(Session);
   protected readonly figures = inject(Figures);

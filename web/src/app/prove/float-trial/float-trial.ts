@@ -192,7 +192,10 @@ export class FloatTrial {
     const soak = this.soak();
     if (!soak) return 'How long the paper holds: not known. Float a scrap of it, and write the minutes down.';
     const from = soak.trials === 1 ? 'one trial' : `${soak.trials} trials`;
-    return `This paper gives way after about ${this.figures.count(soak.likely)} minutes, from ${this.figures.count(soak.least)} to ${this.figures.count(soak.most)}, by ${from}.`;
+    const [least, likely, most] = [soak.least, soak.likely, soak.most].map((one) =>
+      this.figures.count(Math.round(one)),
+    );
+    return `This paper gives way after about ${likely} minutes, from ${least} to ${most}, by ${from}.`;
   });
   protected readonly told = computed(() => {
     const found = this.found();

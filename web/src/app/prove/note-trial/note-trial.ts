@@ -69,7 +69,7 @@ export class NoteTrial {
   private readonly trials = inject(Trials);
   private readonly undo = inject(UndoBar);
   private readonly codecs = inject(Codecs);
-  protected readonly figures = inject(Figures);
+  private readonly figures = inject(Figures);
   protected readonly sending = inject(Sending);
   private readonly lastRole = keptHere('trial-role', (kept) => (typeof kept === 'string' ? kept : ''));
   protected readonly form = new FormGroup({
@@ -82,6 +82,11 @@ export class NoteTrial {
   protected readonly number = computed(() => this.codecs.number('Write a number, for example 24.'));
   /** Whether it is still to be guessed: what is guessed once it was told is none. */
   protected readonly guessing = signal(true);
+  /** A figure with no more digits than anybody reads. */
+  protected figure(value: number): string {
+    return this.figures.mark(`${Number(value.toFixed(1))}`);
+  }
+
   /** What was guessed before it was told, as it is shown. */
   protected guessed(): string | null {
     const { value, valid } = this.form.controls.guess;
