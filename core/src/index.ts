@@ -13,6 +13,7 @@ export * from './shelf';
 export * from './marks';
 export * from './record';
 export * from './trials';
+export * from './runs';
 export * from './slips';
 export * from './batch';
 export * from './faces';

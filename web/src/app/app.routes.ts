@@ -13,6 +13,12 @@ export const routes: Routes = [
     title: 'Jobs',
     loadComponent: () => import('./jobs/jobs-page').then((m) => m.JobsPage),
   },
+  {
+    path: 'jobs/run',
+    pathMatch: 'full',
+    title: 'Until a day',
+    loadComponent: () => import('./jobs/run/run-page').then((m) => m.RunPage),
+  },
   { path: 'jobs/:id', title: 'Job', loadChildren: () => import('./job/job-routes').then((m) => m.jobRoutes) },
   { path: 'shelf', loadChildren: () => import('./shelf/shelf-routes').then((m) => m.shelfRoutes) },
   {

@@ -5,30 +5,10 @@ import { MAT_DIALOG_DATA, MatDialog, MatDialogModule, MatDialogRef } from '@angu
 import { type LogEntry, logEntryChange, type Predicted } from '@odd-corner/contract';
 import { Logbook } from '../../data/logbook';
 import { type PaperUsed, RecordFields, type Written } from '../../record/record-fields/record-fields';
-import type { Codec } from '../../ui/field/codec';
+import { day, dayOf } from '../../ui/field/day-codec';
 import { Field } from '../../ui/field/field';
 import { Sending } from '../../ui/forms/sending';
 import { UndoBar } from '../../ui/undo/undo-bar';
-
-const DAY = /^(\d{4})-(\d{2})-(\d{2})$/;
-
-/** A day of the calendar, as `2026-11-29`. */
-const day: Codec<string> = {
-  read: (text) => {
-    const [, year, month, date] = DAY.exec(text.trim()) ?? [];
-    const at = new Date(Number(year), Number(month) - 1, Number(date));
-    return year && at.getMonth() === Number(month) - 1
-      ? { value: text.trim() }
-      : { why: 'Write a day as year-month-day, for example 2026-03-14.' };
-  },
-  write: (value) => value,
-};
-
-const dayOf = (moment: string): string => {
-  const at = new Date(moment);
-  const two = (n: number): string => `${n}`.padStart(2, '0');
-  return `${at.getFullYear()}-${two(at.getMonth() + 1)}-${two(at.getDate())}`;
-};
 
 /** An entry of the logbook set right: sizes, counts, time, who folded, and when. */
 @Component({

@@ -1,0 +1,2 @@
+export * from './schedule-run';
+export * from './sittings';
