@@ -19,7 +19,7 @@ describe('a job', () => {
     expect(bench.find('h1').textContent).toBe('Watch parts');
     expect(
       [...bench.host.querySelectorAll('oc-strip .name')].map((n) => n.textContent?.trim().split(' ').at(-1)),
-    ).toEqual(['Purpose', 'Form', 'Sheet', 'Cut', 'Marks', 'Fold', 'Record']);
+    ).toEqual(['Purpose', 'Form', 'Sheet', 'Cut', 'Marks', 'Fold', 'Prove', 'Record']);
     expect(bench.text).toContain('1 of 2 begun');
   });
 
