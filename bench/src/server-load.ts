@@ -37,7 +37,7 @@ function fill(file: string): { readonly paperId: string; readonly jobId: string 
     const { id: jobId, makes } = many[k % many.length];
     return { ...log[k % log.length], id: randomUUID(), jobId, makeId: makes[0].id, foldedAt: at(k) };
   });
-  fillWorkshop(openWorkshop(db), { ...rest, jobs: many, log: entries });
+  fillWorkshop(openWorkshop(db), { ...rest, jobs: many, log: entries, trials: [] });
   db.close();
   return { paperId: rest.papers[0].id, jobId: many[0].id };
 }

@@ -287,7 +287,9 @@ function written(schema: number): string {
 
 function filledMemory(): Database.Database {
   const db = openDatabase(':memory:', MIGRATIONS);
-  fillWorkshop(openWorkshop(db), { ...DEMO, jobs: DEMO.jobs.slice(0, 3), log: [], cuttingPlans: [] });
+  const jobs = DEMO.jobs.slice(0, 3);
+  const trials = DEMO.trials.filter(({ jobId }) => jobs.some(({ id }) => id === jobId));
+  fillWorkshop(openWorkshop(db), { ...DEMO, jobs, trials, log: [], cuttingPlans: [] });
   return db;
 }
 
