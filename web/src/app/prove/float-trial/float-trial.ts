@@ -206,8 +206,8 @@ export class FloatTrial {
   });
   protected readonly trialKind = signal<'float' | 'soak'>('float');
   protected readonly kinds = [
-    { id: 'float', label: 'What it carried' },
-    { id: 'soak', label: 'How long it held' },
+    { id: 'float', label: 'Carried' },
+    { id: 'soak', label: 'Soaked' },
   ];
   /** Guessing comes first: what it carries is told once it is asked for. */
   protected readonly asking = signal(false);
