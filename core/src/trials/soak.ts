@@ -29,6 +29,3 @@ export function triedRange(came: readonly number[]): TriedRange | null {
   const [least, likely, most] = [mean - next, mean, mean + next].map(Math.exp);
   return { least, likely, most, trials: n };
 }
-
-/** How many minutes a paper holds water off, by soak trials of it; null where nobody has tried. */
-export const soakOf = triedRange;

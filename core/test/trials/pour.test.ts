@@ -1,8 +1,10 @@
 import engine from '@dimforge/rapier3d-deterministic-compat';
 import * as fc from 'fast-check';
 import {
+  estimateFilled,
   estimatePoured,
   FILLED,
+  heapMm3,
   type Point3,
   type Poured,
   type PourAsked,
@@ -84,6 +86,18 @@ describe('things dropped into a box', () => {
       expect(level).toBeGreaterThan(0.55 * least);
       expect(level).toBeLessThan(1.25 * most);
     }
+  });
+
+  it('are estimated for each mark, as the room there grows', () => {
+    for (const thing of POURED_THINGS) {
+      const { comfortable, level, heaped } = estimateFilled(vessel, thing);
+      expect(comfortable.likely).toBeLessThanOrEqual(level.likely);
+      expect(heaped.likely).toBeGreaterThan(level.likely);
+    }
+    // A heap over a round mouth is a cone.
+    const mouth = Array.from({ length: 100 }, () => ({ x: 0, y: 0 }));
+    const radius = Math.sqrt(100 / Math.PI);
+    expect(heapMm3({ mouth, cellMm: 1 })).toBeCloseTo((Math.PI * radius ** 3 * Math.tan(Math.PI / 6)) / 3, 9);
   });
 
   it('are as many as there are when those do not fill it', () => {

@@ -37,3 +37,32 @@ export function estimatePoured(vessel: Vessel, thing: PouredThing, shaken = fals
   const likely = (FILLED[thing.shape][shaken ? 'shaken' : 'poured'] * nearWalls * room) / thingVolumeMm3(thing);
   return { least: Math.floor((1 - DOUBT) * likely), likely: Math.round(likely), most: Math.ceil((1 + DOUBT) * likely) };
 }
+
+/** How many go in up to each mark of a vessel. */
+export type Filled = Readonly<Record<'comfortable' | 'level' | 'heaped', PouredRange>>;
+
+/** Poured things lie over a rim no steeper than this, in degrees: a usual angle of repose of what rolls little. */
+const REPOSE_DEG = 30;
+
+/** The room of a heap over the rim: as over a round mouth of the same area, in mm³. */
+export function heapMm3({ mouth, cellMm }: Pick<Vessel, 'mouth' | 'cellMm'>): number {
+  const area = mouth.length * cellMm * cellMm;
+  const high = Math.sqrt(area / Math.PI) * Math.tan((REPOSE_DEG * Math.PI) / 180);
+  return (area * high) / 3;
+}
+
+/** All marks at once, without pouring. */
+export function estimateFilled(vessel: Vessel, thing: PouredThing, shaken = false): Filled {
+  const level = estimatePoured(vessel, thing, shaken);
+  const heap = 1 + heapMm3(vessel) / roomUpTo(vessel);
+  return {
+    comfortable: estimatePoured(vessel, thing, shaken, COMFORTABLE),
+    level,
+    heaped: {
+      least: level.least,
+      likely: Math.round(heap * level.likely),
+      // A heap is less sure than what lies between walls.
+      most: Math.ceil((2 * heap - 1) * level.most),
+    },
+  };
+}

@@ -1,6 +1,6 @@
 import type Physics from '@dimforge/rapier3d-deterministic-compat';
 import { seededRandom } from '../../measure/seeded-random';
-import { COMFORTABLE, estimatePoured, type PouredRange } from './estimate-poured';
+import { COMFORTABLE, estimatePoured, type Filled, type PouredRange } from './estimate-poured';
 import { likeBallMm, type PouredThing, sidesOf } from './poured-thing';
 import type { Vessel } from './vessel';
 
@@ -226,9 +226,7 @@ function shownOf(dropped: readonly Dropped[], unit: number): BodiesShown {
 export const isDropped = (thing: PouredThing, likely: number): boolean => likely <= MOST_POURED[thing.shape];
 
 /** What several pours say together: each mark from least to most, and its middle. */
-export function pouredTogether(
-  all: readonly Poured[],
-): Readonly<Record<'comfortable' | 'level' | 'heaped', PouredRange>> {
+export function pouredTogether(all: readonly Poured[]): Filled {
   const range = (read: (one: Poured) => number): PouredRange => {
     const sorted = all.map(read).sort((a, b) => a - b);
     return { least: sorted[0], likely: sorted[Math.floor(sorted.length / 2)], most: sorted[sorted.length - 1] };

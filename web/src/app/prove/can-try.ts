@@ -13,7 +13,7 @@ export type TrialId = (typeof TRIALS)[number]['id'];
 /** Whether a form can be tried so. */
 const able: Readonly<Record<TrialId, (form: Form) => boolean>> = {
   pour: (form) => SHELF.holdsOf(form).some((held) => held === 'loose pieces' || held === 'liquid'),
-  float: (form) => form.rooms.some((kind) => kind === 'hull' || kind === 'twin-hull'),
+  float: (form) => SHELF.holdsOf(form).includes('a floating load'),
   roll: (form) => form.runs !== undefined,
   // Whatever it is, it can be stacked, pressed or knocked, and what came of it written down.
   hold: () => true,

@@ -8,7 +8,8 @@ import {
   type BodiesShown,
   boundsOf,
   entriesOf,
-  estimatePoured,
+  estimateFilled,
+  type Filled,
   floatHull,
   type Floating,
   foldAnew,
@@ -29,7 +30,6 @@ import {
   pieceScene,
   type Point3,
   type Poured,
-  type PouredRange,
   type PouredThing,
   pouredTogether,
   pouring,
@@ -46,6 +46,7 @@ import {
 } from '@odd-corner/core';
 import { type Attempt, attempt } from './attempt';
 import { inSlices, pause } from './in-slices';
+import { POURS, TRACKS } from './trial-counts';
 
 /** What is poured into a make, and how. */
 export interface PourTask {
@@ -53,8 +54,6 @@ export interface PourTask {
   readonly thing: PouredThing;
   readonly shaken: boolean;
 }
-
-export type Filled = Readonly<Record<'comfortable' | 'level' | 'heaped', PouredRange>>;
 
 /** What is known of a pour so far: its estimate at once, then where things lie, and at last what all pours came to. */
 export interface PourTold {
@@ -123,12 +122,6 @@ export interface RollChance {
   readonly through: number;
 }
 
-/** Pours that are told together. */
-const POURS = 3;
-/** Tracks that a hand folds. */
-const TRACKS = 200;
-/** What the numbers of strips are called that a track may have. */
-const STRIPS = ['eight', 'six', 'ten', 'twelve'] as const;
 /** Their number goes into a message as often as this. */
 const TOLD_EVERY = 4;
 
@@ -185,9 +178,9 @@ function standing({ make, liftDeg }: Pick<RollTask, 'make' | 'liftDeg'>): TrackS
 
 /** A track with its catch tray where the make has one. */
 function withTray(make: Make, track: TrackShape): TrackShape {
-  const trays = foldMake(make).assembly.states.closed.filter(
-    ({ ref, shape }) => ref.entry === 'tray' && !isSoft(shape),
-  );
+  const { entries, assembly } = foldMake(make);
+  const [own] = entries.keys();
+  const trays = assembly.states.closed.filter(({ ref }) => ref.entry !== own);
   const faces = trays.flatMap(({ shape, motion }) =>
     isSoft(shape) ? [] : shape.pattern.faces.map((_, f) => placedOutline(shape, f).map((p) => apply(motion, p))),
   );
@@ -220,11 +213,7 @@ export function trialTasks(load: () => Promise<BodyEngine>) {
       const scene = opened.value;
       const vessel = vesselIn(scene);
       if (!vessel) return { ok: false, why: 'It holds nothing that is poured: it is not shut in all round.' };
-      const estimate: Filled = {
-        comfortable: estimatePoured(vessel, thing, shaken, 0.85),
-        level: estimatePoured(vessel, thing, shaken),
-        heaped: estimatePoured(vessel, thing, shaken, 1.25),
-      };
+      const estimate = estimateFilled(vessel, thing, shaken);
       const dropped = isDropped(thing, estimate.level.likely);
       const told = (more: Partial<PourTold>): PourTold => ({
         ...{ estimate, scene, dropped, roomMl: roomUpTo(vessel) / 1000, share: 0, bodies: NO_BODIES },
@@ -311,8 +300,7 @@ export function trialTasks(load: () => Promise<BodyEngine>) {
 
     /** What would change how a bead gets down: another slope, other strips, other tips. */
     async rollTries(task: RollTask, tell: (one: RollTry) => void, wanted: () => Promise<boolean>): Promise<void> {
-      const strips = STRIPS.filter((name) => name !== (readParam(task.make, 'strips') ?? STRIPS[0]));
-      const { run } = trackOf(task.make);
+      const { folded, run } = trackOf(task.make);
       const lift = task.liftDeg ?? run.liftDeg;
       const tries: readonly (readonly [string, () => RollEnd])[] = [
         ...[-1, 1, 2, 4].map(
@@ -329,12 +317,19 @@ export function trialTasks(load: () => Promise<BodyEngine>) {
           .map(
             (deg) => [`Tips lifted by ${deg}° instead of ${lift}°`, () => rolled({ ...task, liftDeg: deg })] as const,
           ),
-        ...strips.map(
-          (name) =>
-            [
-              `${name[0].toUpperCase()}${name.slice(1)} strips from the same sheet`,
-              () => rolled({ ...task, make: withParam(task.make, 'strips', name) }),
-            ] as const,
+        // Whatever else the form lets one choose, from the same sheet.
+        ...folded.piece.fields.flatMap(({ key, label, input }) =>
+          input.kind !== 'choice'
+            ? []
+            : input.options
+                .filter(({ value }) => value !== (folded.params as Readonly<Record<string, unknown>>)[key])
+                .map(
+                  (option) =>
+                    [
+                      `${label}: ${option.label.toLowerCase()}, from the same sheet`,
+                      () => rolled({ ...task, make: withParam(task.make, key, option.value) }),
+                    ] as const,
+                ),
         ),
       ];
       for (const [what, end] of tries) {
@@ -374,12 +369,6 @@ export type TrialTasks = ReturnType<typeof trialTasks>;
 /** How a boat lies, as it can be sent: a cut through it answers questions, and those are not sent. */
 function told({ under: _, ...rest }: Floating): Omit<Floating, 'under'> {
   return rest;
-}
-
-/** A parameter of the piece that is tried. */
-function readParam(make: Make, key: string): unknown {
-  const [entry] = entriesOf(formById(make.formId), make.params);
-  return { ...(make.params as object), ...entry.params, ...make.entries[entry.key].params }[key as never];
 }
 
 /** The same make with another parameter, of the whole and of the piece that is tried. */

@@ -12,7 +12,7 @@ import { ReactiveFormsModule } from '@angular/forms';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
 import { toFold } from '@odd-corner/contract';
-import { COMMON_PAPER, type HullShape, type LoadAt, soakOf } from '@odd-corner/core';
+import { COMMON_PAPER, type HullShape, type LoadAt, triedRange } from '@odd-corner/core';
 import { asyncScheduler, map, throttleTime } from 'rxjs';
 import * as z from 'zod';
 import { JobInHand } from '../../job/job-in-hand';
@@ -166,7 +166,8 @@ export class FloatTrial {
     if (arms.length < 3) return null;
     return (ink) => {
       const text = { color: ink('ink'), fontFamily: 'Atkinson Hyperlegible Next Variable', fontSize: 14 };
-      const axis = { axisLabel: text, nameTextStyle: text, splitLine: { lineStyle: { color: ink('line') } } };
+      const axisLabel = { ...text, formatter: (value: number) => this.figures.mark(`${value}`) };
+      const axis = { axisLabel, nameTextStyle: text, splitLine: { lineStyle: { color: ink('line') } } };
       return {
         grid: { left: 52, right: 16, top: 30, bottom: 46 },
         xAxis: { type: 'value', name: 'heel, degrees', nameLocation: 'middle', nameGap: 28, ...axis },
@@ -186,7 +187,7 @@ export class FloatTrial {
     const tried = this.trials.list
       .rows()
       .flatMap((one) => (one.kind === 'soak' && one.paperId === paperId && one.truth ? [one.truth] : []));
-    return soakOf(tried);
+    return triedRange(tried);
   });
   protected readonly soakWords = computed(() => {
     const soak = this.soak();

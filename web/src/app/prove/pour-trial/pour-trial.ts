@@ -6,10 +6,11 @@ import { MatCheckboxModule } from '@angular/material/checkbox';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
 import { toFold } from '@odd-corner/contract';
 import {
+  COMFORTABLE,
+  FRICTION,
   type PouredRange,
   type PouredThing,
   POURED_THINGS,
-  SHELF,
   sidesOf,
   SIZES_OF,
   thingVolumeMm3,
@@ -25,6 +26,7 @@ import { obeys } from '../../ui/forms/schema-form';
 import { PaperModel } from '../../ui/paper-model/paper-model';
 import { Select } from '../../ui/select/select';
 import { Troubles } from '../../ui/troubles/troubles';
+import { POURS } from '../../workers/trial-counts';
 import type { PourTask } from '../../workers/trial-tasks';
 import { Trying } from '../../workers/trials.service';
 import { NoteTrial, type TrialAsked } from '../note-trial/note-trial';
@@ -51,8 +53,7 @@ const SIZE_NAMES: Readonly<Record<PouredThing['shape'], readonly string[]>> = {
 
 const SIZES = ['0', '1', '2'] as const;
 
-const named = (name: string): PouredThing => POURED_THINGS.find((thing) => thing.name === name)!;
-const [COINS, BEADS] = [named('Coins'), named('Wooden beads')];
+const BEADS = POURED_THINGS.find(({ name }) => name === 'Wooden beads')!;
 /** Of a room's depth: what is taller stands over its rim. */
 const LOW_SHARE = 0.7;
 
@@ -85,6 +86,8 @@ export class PourTrial {
     { id: 'own', name: 'something else' },
   ];
   protected readonly shapes = SHAPES;
+  protected readonly friction = FRICTION;
+  protected readonly pours = POURS;
   /** What was picked; `own` as soon as a size is typed. */
   protected readonly picked = signal(this.firstThing().name);
   protected readonly shape = signal<PouredThing['shape']>(this.firstThing().shape);
@@ -142,7 +145,7 @@ export class PourTrial {
     const filled = this.filled();
     if (!filled) return [];
     return [
-      { name: 'Comfortable', why: 'up to 85 % of its height', range: filled.comfortable },
+      { name: 'Comfortable', why: `up to ${Math.round(100 * COMFORTABLE)} % of its height`, range: filled.comfortable },
       { name: 'Level', why: 'up to its rim', range: filled.level },
       { name: 'Heaped', why: 'as many as stay', range: filled.heaped },
     ];
@@ -172,8 +175,7 @@ export class PourTrial {
 
   /** Something that lies well in it: the first that is not taller than most of its depth. */
   private firstThing(): PouredThing {
-    const { make, told } = this.inHand.make();
-    if (SHELF.has(make.formId) && SHELF.form(make.formId).family === 'purses') return COINS;
+    const { told } = this.inHand.make();
     const deep = Object.entries(told?.sizes ?? {}).find(([key]) => key.endsWith('.depthMm'))?.[1].mm ?? Infinity;
     return POURED_THINGS.find((thing) => sidesOf(thing)[0] <= LOW_SHARE * deep) ?? BEADS;
   }

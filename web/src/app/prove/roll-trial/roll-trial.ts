@@ -16,6 +16,7 @@ import { controlOf } from '../../ui/forms/schema-form';
 import { PaperModel } from '../../ui/paper-model/paper-model';
 import { Select } from '../../ui/select/select';
 import { Troubles } from '../../ui/troubles/troubles';
+import { TRACKS } from '../../workers/trial-counts';
 import type { RollTask, RollTry } from '../../workers/trial-tasks';
 import { Trying } from '../../workers/trials.service';
 import { NoteTrial, type TrialAsked } from '../note-trial/note-trial';
@@ -55,6 +56,7 @@ export class RollTrial {
   private readonly troubles = inject(Troubles);
   private readonly codecs = inject(Codecs);
   protected readonly figures = inject(Figures);
+  protected readonly tracks = TRACKS;
   protected readonly materials = Object.entries(BEAD_MATERIALS).map(([id, { name }]) => ({ id, name }));
   protected readonly material = signal<BeadMaterialId>('wood');
   protected readonly form = new FormGroup({
