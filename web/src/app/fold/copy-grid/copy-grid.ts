@@ -5,7 +5,6 @@ import { MatInputModule } from '@angular/material/input';
 import type { BatchRulesSent, SeatsSent } from '@odd-corner/contract';
 import { type BatchRules, closed, stageOf } from '@odd-corner/core';
 import { Session } from '../../data/session';
-import { Icon } from '../../ui/icon/icon';
 import { Select } from '../../ui/select/select';
 import type { BatchAtTable } from '../batch-at-table';
 import { type CopyToFold, keyOf, nameOf } from '../copies';
@@ -23,7 +22,7 @@ const SAID: Readonly<Record<CellState, string>> = {
 /** All copies of a make and their stages: what is done, what is held, who folds which, and how they go on together. */
 @Component({
   selector: 'oc-copy-grid',
-  imports: [Icon, MatButtonModule, MatFormFieldModule, MatInputModule, Select],
+  imports: [MatButtonModule, MatFormFieldModule, MatInputModule, Select],
   templateUrl: './copy-grid.html',
   styleUrl: './copy-grid.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
