@@ -51,6 +51,12 @@ export interface Assembly {
   readonly steps: readonly AssemblyStep[];
 }
 
+/** How far each body is lifted for opening it, in mm, by its key: nothing for what stays. */
+export function liftsOf({ closed, open = closed }: Assembly['states']): ReadonlyMap<string, number> {
+  const still = new Map(closed.map(({ ref, motion }) => [bodyKey(ref), motion[11]]));
+  return new Map(open.map(({ ref, motion }) => [bodyKey(ref), motion[11] - (still.get(bodyKey(ref)) ?? motion[11])]));
+}
+
 /** One body as it was folded: what a piece by itself is put together to. */
 export function byItself(
   ref: BodyRef,

@@ -1,4 +1,4 @@
-import { type Assembly, type Body, isSoft } from '../assembly/assembly';
+import { type Assembly, type Body, isSoft, liftsOf } from '../assembly/assembly';
 import { type BodyRef, bodyKey } from '../assembly/joint';
 import { apply } from '../folding/transform';
 import type { Point3 } from '../measure/vector3';
@@ -37,9 +37,7 @@ export function assemblyScene({ states }: Assembly, contents?: BodyContents): Pa
     );
     return { ...drawing, patches };
   };
-  const still = new Map(closed.map((body) => [bodyKey(body.ref), body]));
-  const liftOf = ({ ref, motion }: Body): number => motion[11] - (still.get(bodyKey(ref))?.motion[11] ?? motion[11]);
-  const lifts = new Map(open.map((body) => [bodyKey(body.ref), liftOf(body)]));
+  const lifts = liftsOf(states);
   const skins = closed.flatMap(({ ref, shape, motion }) =>
     isSoft(shape)
       ? []

@@ -144,3 +144,18 @@ export function clipSegment(a: Point, b: Point, polygon: Convex, tolerance: numb
   }
   return [start, end];
 }
+
+/** The least convex polygon around points, counter-clockwise, by Andrew's monotone chain; fewer than three corners where they lie on a line. */
+export function convexHull(points: readonly Point[]): Convex {
+  const turn = (a: Point, b: Point, c: Point): number => (b.x - a.x) * (c.y - a.y) - (b.y - a.y) * (c.x - a.x);
+  const sorted = [...points].sort((p, q) => p.x - q.x || p.y - q.y);
+  const chain = (along: readonly Point[]): Point[] => {
+    const kept: Point[] = [];
+    for (const p of along) {
+      while (kept.length > 1 && turn(kept[kept.length - 2], kept[kept.length - 1], p) <= 0) kept.pop();
+      kept.push(p);
+    }
+    return kept.slice(0, -1);
+  };
+  return [...chain(sorted), ...chain(sorted.reverse())];
+}

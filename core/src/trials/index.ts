@@ -1,4 +1,5 @@
 export * from './pour/poured-thing';
+export * from './pour/level-slices';
 export * from './pour/vessel';
 export * from './pour/estimate-poured';
 export * from './pour/pour';
@@ -8,4 +9,7 @@ export * from './float/float-hull';
 export * from './roll/rolling';
 export * from './roll/roll-down';
 export * from './roll/standing-track';
+export * from './tip/weighed';
+export * from './tip/cells';
+export * from './tip/tip-over';
 export * from './soak';

@@ -47,8 +47,10 @@ export const MOST_POURED = { ball: 240, block: 180, disc: 110, seed: 180 } as co
 
 /** One step of time and gravity, where a body is one long: things of any size fall alike then. */
 const [STEP, GRAVITY] = [1 / 60, 10] as const;
-/** Handfuls that fill a vessel, and steps that each falls and comes to rest in. */
-const [HANDFULS, FALL, REST] = [14, 55, 150] as const;
+/** Handfuls that fill a vessel, steps in which each comes to rest once it has fallen, and all of them at last. */
+const [HANDFULS, SETTLE, REST] = [14, 25, 150] as const;
+/** A handful hangs over the rim one above the other, a little closer than they are long, so that they come one after another. */
+const [ABOVE, APART] = [0.8, 0.55] as const;
 /** A picture is told every so many steps. */
 const SHOWN_EVERY = 4;
 const [SHAKES, SHAKE_STEPS] = [0.6, 50] as const;
@@ -91,7 +93,9 @@ export function* pouring(
     /** Poured in the middle of the mouth, where a hand would. */
     const spread = middleOf(vessel, unit, reach[0]);
     let steps = 0;
-    const total = Math.ceil(most / handful) * FALL + REST;
+    /** As long as the last of a handful falls from rest, however many there are. */
+    const fall = Math.ceil(Math.sqrt((2 * reach[0] * (ABOVE + APART * handful)) / GRAVITY) / STEP) + SETTLE;
+    const total = Math.ceil(most / handful) * (shaken ? 1.5 * fall + SHAKE_STEPS : fall) + REST;
     const shown = (): PourProgress => ({ share: Math.min(1, steps / total), bodies: shownOf(dropped, unit) });
     function* run(count: number): Generator<PourProgress, boolean, boolean> {
       for (let k = 0; k < count; k++) {
@@ -110,10 +114,10 @@ export function* pouring(
       const top = dropped.reduce((z, { out, body }) => (out ? z : Math.max(z, body.translation().z)), low);
       for (let k = 0; k < handful && dropped.length < most; k++) {
         const at = spread[Math.floor(random() * spread.length)];
-        const up = Math.max(rim, top) + reach[0] * (0.8 + 0.55 * k);
+        const up = Math.max(rim, top) + reach[0] * (ABOVE + APART * k);
         dropped.push({ body: drop(engine, world, thing, unit, { ...at, z: up }, random), out: false });
       }
-      if (!(yield* run(FALL))) return null;
+      if (!(yield* run(fall))) return null;
       if (shaken) {
         for (let k = 0; k < SHAKE_STEPS; k++) {
           const side = GRAVITY * SHAKES * (Math.floor(k / 5) % 2 ? 1 : -1);
@@ -122,7 +126,7 @@ export function* pouring(
           if (!(yield* run(1))) return null;
         }
         world.gravity = { x: 0, y: 0, z: -GRAVITY };
-        if (!(yield* run(FALL / 2))) return null;
+        if (!(yield* run(fall / 2))) return null;
       }
       const tops = topsOf(dropped, thing, unit);
       if (!tops.length) break;

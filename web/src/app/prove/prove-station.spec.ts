@@ -88,6 +88,48 @@ describe('the station where a make is proved', () => {
     expect(bench.button('Let it roll').disabled).toBe(true);
   }, 60_000);
 
+  it('tips a tidy by what leans in it, and tells which weight, paper or glue helps', async () => {
+    const bench = await station({ formId: 'six-tube-tidy', holds: '12 pens standing ø8 x 150' });
+    expect(bench.text).not.toContain('It tips');
+    await bench.write('Your guess', '9');
+    bench.button('Lean them all one way').click();
+    await until(bench, /It tips ?from \d+ on/);
+    const from = (): number => Number(/It tips ?from (\d+) on/.exec(bench.text)![1]);
+    expect(bench.text).toMatch(/Not glued, its first part tips ?from \d+ on/);
+    const light = from();
+    await bench.write('How many', `${light}`);
+    await until(bench, /all that way ?it tips/);
+    expect(bench.text).toMatch(/A weight in its middle holds it ?from [\d.]+ k?g on/);
+    await bench.write('How many', `${light - 1}`);
+    await until(bench, /it stands: \d+ % of what tips it/);
+    // Lighter things, more of them.
+    await bench.write('Weight of each', '2');
+    await bench.settle(1500);
+    expect(from()).toBeGreaterThan(light);
+    await bench.write('Long', '700 mm');
+    expect(await bench.said('Long')).toContain('At most 600 mm');
+    await bench.write('Long', '150 mm');
+    await bench.write('It came to', '11');
+    bench.button('Write the trial down').click();
+    await bench.settle();
+    const { body } = bench.sent('POST', '/api/trials').request as { body: Trial };
+    expect(body).toMatchObject({ kind: 'hold', asked: { how: 'tip', grams: 2 }, guess: 9, truth: 11, unit: 'pieces' });
+  }, 60_000);
+
+  it('says so where nothing that leans turns a piece over, or it does not stand', async () => {
+    const cup = await station({ formId: 'flat-folding-cup', holds: '60 ml' });
+    cup.button('Hold').click();
+    await cup.settle();
+    cup.button('Lean them all one way').click();
+    await until(cup, /does not stand by itself|It tips/);
+    const tray = await station({});
+    tray.button('Hold').click();
+    await tray.settle();
+    await tray.write('Long', '20 mm');
+    tray.button('Lean them all one way').click();
+    await until(tray, /It tips ?not by/);
+  }, 60_000);
+
   it('knows how many stack only from trials of that form on that paper', async () => {
     const make = aMake();
     const tried = (truth: number, more: Partial<Trial> = {}): Partial<Trial> => ({
@@ -99,11 +141,15 @@ describe('the station where a make is proved', () => {
     const none = await station({});
     none.button('Hold').click();
     await none.settle();
+    none.button('Stacked').click();
+    await none.settle();
     none.answer('GET', '/api/trials', [tried(40, { paperId: null })]);
     await none.settle();
     expect(none.text).toContain('nobody has tried this form on this paper yet');
     const known = await station({});
     known.button('Hold').click();
+    await known.settle();
+    known.button('Stacked').click();
     await known.settle();
     known.http
       .match((request) => request.url === '/api/trials')

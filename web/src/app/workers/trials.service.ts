@@ -11,6 +11,8 @@ import type {
   RollTask,
   RollTold,
   RollTry,
+  TipTask,
+  TipTold,
   TrialTasks,
 } from './trial-tasks';
 
@@ -70,6 +72,10 @@ export class Trying {
 
   afloat(asked: FloatTask): Observable<Attempt<FloatTold>> {
     return defer(() => this.tasks.afloat(asked) as Promise<Attempt<FloatTold>>);
+  }
+
+  tip(asked: TipTask): Observable<Attempt<TipTold>> {
+    return defer(() => this.tasks.tip(asked) as Promise<Attempt<TipTold>>);
   }
 
   roll(asked: RollTask): Observable<Attempt<RollTold>> {
