@@ -17,6 +17,8 @@ export const learnedHand = lean.extend({ pieces: z.int().min(1), forms: z.record
 
 const pace = z.object({ times: z.number().positive(), spread: z.number().min(0), pieces: z.int().min(1) });
 
+const stepPace = z.object({ times: z.number().positive(), copies: z.int().min(1) });
+
 /** What pieces that nobody said the paper of are kept under. */
 export const NO_PAPER = 'none';
 
@@ -32,7 +34,13 @@ export const learned = z.object({
       /** By papers. */
       papers: z.record(z.string(), learnedHand),
       /** How many times as long as told it takes; null where no time was written down. */
-      pace: pace.extend({ forms: z.record(z.string(), pace) }).nullable(),
+      pace: pace
+        .extend({
+          forms: z.record(z.string(), pace),
+          /** How many times as long as the other steps of its form each takes; by forms and steps that were timed. */
+          steps: z.record(z.string(), z.record(z.string(), stepPace)),
+        })
+        .nullable(),
     }),
   ),
   papers: z.array(

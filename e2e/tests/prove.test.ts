@@ -31,6 +31,19 @@ test('a tray is poured full by keys, guessed first, and what came is in the logb
   ).toBeVisible();
 });
 
+test('a tray is tipped over by what leans in it, by touch on a phone', async ({ browser, demo }) => {
+  const page = await browser.newPage({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true });
+  await page.goto(`${demo.url}/jobs/${PLANNED}/prove`);
+  await page.getByRole('radio', { name: 'Hold' }).tap();
+  await page.getByRole('button', { name: 'Lean them all one way' }).tap();
+  await expect(page.getByText(/^from \d+ on$/).first()).toBeVisible();
+  await expect(page.getByRole('img', { name: /with what leans in it/ })).toBeVisible();
+  await page.getByLabel('Long').fill('20 mm');
+  await page.getByLabel('Thick').focus();
+  await expect(page.getByText('not by what leans in it')).toBeVisible();
+  await page.close();
+});
+
 test('a boat is loaded by touch and by keys until it leans', async ({ browser, demo }) => {
   const page = await browser.newPage({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true });
   await page.goto(`${demo.url}/jobs/${REGATTA}/prove`);

@@ -48,6 +48,31 @@ describe('what the logbook says of a hand', () => {
     expect(Math.abs(thick.caliperMm - KRAFT.caliperMm!)).toBeLessThan(0.02);
   });
 
+  it('follows the time in single steps of copies that are in the logbook, once each', async () => {
+    const { b, job } = await folded([]);
+    const steps = async () => (await ask(b)).hands[0].pace?.steps ?? {};
+    const copies = ['tray', 'lid'].map((entryKey) => ({
+      ...{ entryKey, copy: 0, done: ['turn'], seconds: 90 },
+      stepSeconds: { turn: 20, corners: 60 },
+    }));
+    const sent = await b.send('POST', `/api/makes/${job.makes[0].id}/progress`, { copies });
+    expect(sent).toMatchObject({ status: 200 });
+    expect(await steps()).toEqual({});
+    const write = () =>
+      post<LogEntry>(b, '/api/log', {
+        ...{ id: randomUUID(), jobId: job.id, makeId: job.makes[0].id, copies: 1, folderHandId: null, fits: null },
+        ...{ minutes: 30, note: '', sheetsUsed: [], measured: {} },
+      });
+    await write();
+    const { turn, corners } = (await steps())['square-tray-and-eared-lid'];
+    expect(turn.copies).toBe(2);
+    expect(corners.times / turn.times).toBeGreaterThan(1.2);
+    // Shrunk towards even: two copies do not prove three times as long.
+    expect(corners.times / turn.times).toBeLessThan(3);
+    await write();
+    expect((await steps())['square-tray-and-eared-lid']['turn'].copies).toBe(2);
+  });
+
   it('is worked out once for as long as nothing has changed that it follows from', async () => {
     const { b, job, asked } = await folded([0.2]);
     const [one, other] = [await ask(b), await ask(b)];

@@ -1,3 +1,5 @@
+import { learnSteps, type StepsLearned, type TimedSteps } from './step-pace';
+
 /** Something that was folded, and how long that took. */
 export interface TimedPiece {
   readonly formId: string;
@@ -14,9 +16,10 @@ export interface Pace {
   readonly pieces: number;
 }
 
-/** What a hand's time says: in all, and at forms that it folded. */
+/** What a hand's time says: in all, at forms that it folded, and in their steps. */
 export interface PaceLearned extends Pace {
   readonly forms: Readonly<Record<string, Pace>>;
+  readonly steps: StepsLearned;
 }
 
 /** Spreads of the logarithm: of hands, of a hand's forms, of one piece after another. Judgements, stated here once. */
@@ -37,9 +40,10 @@ function shrunk(
 /**
  * Learns how fast a hand folds: forms within the hand, shrunk to what is told where little is known. A time that is far off,
  * a dinner between two folds, counts as one that is just off (Huber's rule).
+ * @param copies the steps of single copies, where they were timed
  * @returns null without any time
  */
-export function learnPace(timed: readonly TimedPiece[]): PaceLearned | null {
+export function learnPace(timed: readonly TimedPiece[], copies: readonly TimedSteps[] = []): PaceLearned | null {
   const known = timed.filter(({ toldMinutes, minutes }) => toldMinutes > 0 && minutes > 0);
   if (!known.length) return null;
   const byForm = new Map<string, number[]>();
@@ -74,6 +78,7 @@ export function learnPace(timed: readonly TimedPiece[]): PaceLearned | null {
   return {
     ...paceOf({ mean: hand.mean, sd: Math.hypot(hand.sd, PRIOR.form) }, known.length),
     forms: Object.fromEntries([...forms].map(([formId, own]) => [formId, paceOf(own, byForm.get(formId)!.length)])),
+    steps: learnSteps(copies),
   };
 }
 

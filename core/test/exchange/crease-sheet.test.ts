@@ -11,8 +11,26 @@ interface P {
   readonly y: number;
 }
 
-/** Lines that lie in different places. */
-function once<L extends { readonly from: P; readonly to: P }>(lines: readonly L[]): L[] {
+interface L {
+  readonly from: P;
+  readonly to: P;
+}
+
+/** A line in the pieces into which ends of others that lie on it part it. */
+function parted({ from, to }: L, ends: readonly P[]): L[] {
+  const long = distance(from, to);
+  const at = ends
+    .filter((p) => Math.abs(distance(from, p) + distance(p, to) - long) < 1e-9 * long)
+    .map((p) => distance(from, p) / long);
+  const cuts = [0, ...at.filter((t) => t > 1e-6 && t < 1 - 1e-6).sort((a, b) => a - b), 1];
+  const on = (t: number): P => ({ x: from.x + t * (to.x - from.x), y: from.y + t * (to.y - from.y) });
+  return cuts.slice(1).map((t, k) => ({ from: on(cuts[k]), to: on(t) }));
+}
+
+/** What lines cover, each place once: those that lie on others are parted where these end. */
+function once(all: readonly L[]): L[] {
+  const ends = all.flatMap(({ from, to }) => [from, to]);
+  const lines = all.flatMap((line) => parted(line, ends));
   const key = ({ from, to }: L): string =>
     [from, to]
       .map(({ x, y }) => `${x.toFixed(6)} ${y.toFixed(6)}`)

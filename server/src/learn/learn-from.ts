@@ -16,6 +16,8 @@ export interface LearnEntry {
   readonly make: Make;
   readonly copies: number;
   readonly minutes: number | null;
+  /** In the steps of its copies, as far as they were timed at the table. */
+  readonly stepSeconds: readonly Readonly<Record<string, number>>[];
   /** How far each size came out from what was predicted, in mm. */
   readonly offMm: Readonly<Record<string, number>>;
   /** The paper of each entry of the make, as it was when it was folded: its id, and how thick it was taken for. */
@@ -97,6 +99,7 @@ export function learnFrom({ entries, hands, calipers }: LearnAsked, known: Effec
           ? [{ formId, minutes, toldMinutes: copies * SHELF.form(formId).minutes }]
           : [],
       ),
+      own.flatMap(({ make: { formId }, stepSeconds }) => stepSeconds.map((seconds) => ({ formId, seconds }))),
     );
     return { handId, pieces: hand?.pieces ?? 0, any: hand?.any ?? null, papers: hand?.papers ?? {}, pace };
   });

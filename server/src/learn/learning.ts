@@ -19,12 +19,16 @@ const row = z.object({
   papers: json(papersThen),
   predicted: json(predicted),
   measured: json(measured),
+  steps: json(z.array(z.record(z.string(), z.number()))),
 });
 
 function entriesOf(db: Db): readonly LearnEntry[] {
   const rows = db
     .prepare<[number], Record<string, unknown>>(
-      `SELECT folder_hand_id AS handId, copies, minutes, make, papers, predicted, measured FROM log_entries
+      `SELECT folder_hand_id AS handId, copies, minutes, make, papers, predicted, measured,
+        -- The table's times of a make go with one of its entries only.
+        (SELECT json_group_array(json(p.step_seconds)) FROM progress p WHERE p.make_id = t.make_id AND t.id =
+          (SELECT MAX(id) FROM log_entries WHERE make_id = t.make_id AND removed_at IS NULL)) AS steps FROM log_entries t
       WHERE removed_at IS NULL AND (measured <> '{}' OR minutes IS NOT NULL) ORDER BY folded_at DESC, id DESC LIMIT ?`,
     )
     .all(MOST_ENTRIES)
@@ -33,10 +37,11 @@ function entriesOf(db: Db): readonly LearnEntry[] {
     const { success, data } = row.safeParse(raw);
     // What cannot be read any more says nothing; the logbook shows it as broken.
     if (!success) return [];
-    const { handId, copies, minutes, papers } = data;
+    const { handId, copies, minutes, papers, steps } = data;
     return [
       {
         ...{ handId, copies, minutes, make: data.make },
+        stepSeconds: steps.filter((one) => Object.keys(one).length > 0),
         offMm: Object.fromEntries(deviationsOf(data).map(({ key, offMm }) => [key, offMm])),
         papers: Object.fromEntries(
           data.make.entries.map(({ key, thicknessMm }) => {

@@ -144,6 +144,9 @@ export class JobInHand {
     });
   }
 
+  /** How fast the hand is that folds it; null where nothing is known of it. */
+  readonly pace = computed(() => this.learned.paceOf(this.job().folderHandId));
+
   /** What is known of the hand that folds it, on the paper of its first entry. */
   private learnedOn({ entries: [first] }: Make): HandCalled | null {
     return this.learned.of(this.job().folderHandId, this.paperOf(first.papers[0]));

@@ -47,6 +47,7 @@ import { LayOn, type LayOnAsked } from '../lay-on/lay-on';
 import { compareStates } from '../looks-different/looks-different';
 import { keepAwake } from '../keep-awake';
 import { ProgressWriter } from '../progress-writer';
+import { minutesToGo } from '../step-minutes';
 import { TableTime } from '../table-time';
 import { tableAction, type TableAction } from '../table-keys';
 
@@ -230,6 +231,13 @@ export class FoldStation {
   protected readonly stepNo = computed(() => this.place()?.step ?? 0);
   protected readonly copyDone = computed(() => this.at() !== null && this.stepNo() >= this.count());
   protected readonly index = computed(() => Math.min(this.stepNo(), Math.max(0, this.count() - 1)));
+  /** What this hand still takes for the copy, in whole minutes. */
+  protected readonly toGo = computed(() => {
+    const [order, at] = [this.order(), this.at()];
+    if (!order || !at) return 0;
+    const { formId } = this.inHand.make().make;
+    return Math.max(1, Math.round(minutesToGo(order, formId, this.inHand.pace(), at, this.index())));
+  });
   protected readonly step = computed(() => this.steps()?.[this.index()] ?? null);
   protected readonly savable = computed(() => {
     const step = this.step();

@@ -31,7 +31,7 @@ describe('many pieces until a day', () => {
   });
 
   it('take as long as this hand takes, where the logbook knows that', async () => {
-    const pace = { times: 2, spread: 0.2, pieces: 6, forms: {} };
+    const pace = { times: 2, spread: 0.2, pieces: 6, forms: {}, steps: {} };
     const bench = await show(3, { hands: [{ handId: null, pieces: 0, any: null, papers: {}, pace }], papers: [] });
     expect(bench.text).toContain('2.00 times as long as told, from 6 times');
     expect(total(bench.text)).toBe(6 * minutes);
@@ -73,6 +73,11 @@ describe('pieces of a run', () => {
     expect(parts.reduce((sum, one) => sum + one.minutes, 0)).toBeCloseTo(minutes, 9);
     const begun = { ...make, progress: [{ entryKey: 'tray', copy: 0, done: ['a', 'b'], seconds: 0 }] };
     expect(piecesOf({ ...asked, make: begun }, 20)[0].parts).toEqual([{ minutes: minutes / 3, waits: 0 }]);
+    // A step that is known to take longer leaves the others less.
+    const longer = { a: { times: 1, copies: 4 }, b: { times: 2, copies: 4 }, c: { times: 1, copies: 4 } };
+    const pace = { times: 1, spread: 0.2, pieces: 4, forms: {}, steps: { [make.make.formId]: longer } };
+    const shared = piecesOf({ ...asked, pace }, 20)[0].parts.map((part) => part.minutes / minutes);
+    expect(shared).toEqual([0.75, 0.25]);
     const done = { ...make, progress: [{ entryKey: 'tray', copy: 0, done: ['a', 'b', 'c'], seconds: 0 }] };
     expect(piecesOf({ ...asked, make: done }, 20)).toEqual([]);
   });

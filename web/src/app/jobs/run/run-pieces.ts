@@ -1,6 +1,7 @@
 import type { Job, JobMake } from '@odd-corner/contract';
-import { minutesAt, type PaceLearned, type RunPiece, SHELF } from '@odd-corner/core';
+import { type PaceLearned, type RunPiece, SHELF } from '@odd-corner/core';
 import { copiesToFold } from '../../fold/copies';
+import { stepMinutes } from '../../fold/step-minutes';
 import type { FoldingOrder } from '../../workers/make-tasks';
 
 /** A make of a job, and in which order it is folded. */
@@ -25,17 +26,16 @@ export interface JobPiece extends RunPiece {
 export function piecesOf({ job, make, order, pace }: MakeToFold, glueMinutes: number): readonly JobPiece[] {
   const { formId } = make.make;
   if (!SHELF.has(formId)) return [];
-  const steps = order.entries.reduce((sum, entry) => sum + entry.copies * entry.steps.length, 0);
-  if (!steps) return [];
-  const perStep = minutesAt(pace, formId, SHELF.form(formId).minutes) / steps;
+  const minutesOf = stepMinutes(order, formId, pace);
   return copiesToFold(order, make.count, make.progress).flatMap((copy): JobPiece[] => {
     const parts: { minutes: number; waits: number }[] = [];
     for (const step of copy.steps) {
       if (copy.done.has(step.id)) continue;
       const last = parts.at(-1);
+      const minutes = minutesOf(copy.entryKey, step.id);
       // What follows without a wait is one stretch of work.
-      if (last && !last.waits) last.minutes += perStep;
-      else parts.push({ minutes: perStep, waits: 0 });
+      if (last && !last.waits) last.minutes += minutes;
+      else parts.push({ minutes, waits: 0 });
       if (step.waits) parts[parts.length - 1].waits = glueMinutes;
     }
     return parts.length ? [{ id: `${make.id} ${copy.entryKey} ${copy.copy}`, job, parts }] : [];
