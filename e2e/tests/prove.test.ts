@@ -1,4 +1,9 @@
+import engine from '@dimforge/rapier3d-deterministic-compat';
+import { job as jobSchema, toFold } from '@odd-corner/contract';
+import { POURED_THINGS } from '@odd-corner/core';
 import type { Page } from '@playwright/test';
+import { trialTasks } from '../../web/src/app/workers/trial-tasks';
+import { choose } from '../pages';
 import { expect, test } from '../workshop';
 
 const PLANNED = '0dd00000-0000-4000-8000-000300000004';
@@ -11,12 +16,34 @@ async function press(page: Page, name: string): Promise<void> {
   await button.press('Enter');
 }
 
+/** What is poured into a make, as this program comes to it. */
+async function pouredHere(page: Page, job: string, thing: string): Promise<readonly number[]> {
+  const [{ make }] = jobSchema.parse(await (await page.request.get(job)).json()).makes;
+  const tasks = trialTasks(async () => {
+    await engine.init();
+    return engine;
+  });
+  const asked = { make: toFold(make), thing: POURED_THINGS.find(({ name }) => name === thing)!, shaken: false };
+  const poured = await tasks.pour(
+    asked,
+    () => undefined,
+    () => Promise.resolve(true),
+  );
+  if (!poured?.ok || !poured.value.filled) throw new Error('Nothing was poured.');
+  const { comfortable, level, heaped } = poured.value.filled;
+  return [comfortable, level, heaped].map(({ likely }) => likely);
+}
+
 test('a tray is poured full by keys, guessed first, and what came is in the logbook', async ({ page, demo }) => {
   await page.goto(`${demo.url}/jobs/${PLANNED}/prove`);
+  await choose(page, 'Poured in', /^Dice$/);
   const guess = page.getByLabel('Your guess');
   await guess.fill('9');
   await press(page, 'Pour them in');
   await expect(page.getByText(/From 3 pours/)).toBeVisible({ timeout: 90_000 });
+  // The same in the browser and in Node, to the last die.
+  const shown = await page.locator('dl.facts dd b').allTextContents();
+  expect(shown.map(Number)).toEqual(await pouredHere(page, `${demo.url}/api/jobs/${PLANNED}`, 'Dice'));
   await expect(page.getByRole('paragraph').filter({ hasText: 'Your guess' })).toContainText('9 pieces');
   await page.getByLabel('It came to').fill('21');
   await page.getByLabel('Who guesses').fill('Window bench');
