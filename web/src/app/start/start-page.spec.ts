@@ -25,6 +25,10 @@ describe('the start', () => {
       bench.answer('GET', '/api/jobs', jobs);
     }
   };
+  /** Waits until there is an answer at all: it may still come to be another. */
+  const answered = async (bench: PageBench<StartPage>): Promise<void> => {
+    for (let k = 0; k < 120 && !bench.host.querySelector('oc-answer-row [matButton]'); k++) await bench.settle(50);
+  };
   const rowOf = (bench: PageBench<StartPage>, name: string): HTMLElement =>
     [...bench.host.querySelectorAll<HTMLElement>('oc-answer-row')].find((row) => row.textContent?.includes(name))!;
   const press = (within: HTMLElement, label: string): void =>
@@ -113,7 +117,7 @@ describe('the start', () => {
   it('names the job after the thing that was picked', async () => {
     const bench = await show();
     await bench.chip('Fuses');
-    await folded(bench);
+    await answered(bench);
     expect(await bench.reads('What, and how large')).toBe('42 × 38 × 20 mm');
     bench.button('Start this job').click();
     expect(sent(bench).title).toBe('Fuses');
@@ -196,7 +200,8 @@ describe('the start', () => {
 
   it('takes bare numbers in the workshop’s unit', async () => {
     const bench = await show([], { ...SETTINGS, unit: 'in', ruler: 'sixteenth-inch' });
-    await ask(bench, '2 3/8 x 1 3/4 x 7/8');
+    await bench.write('What, and how large', '2 3/8 x 1 3/4 x 7/8');
+    await answered(bench);
     bench.button('Start this job').click();
     const [{ asked, make }] = sent(bench).makes;
     expect(asked.purpose).toMatchObject({ pieces: [{ thing: { lengthMm: expect.closeTo(60.325, 9) as number } }] });
