@@ -24,7 +24,7 @@ describe('folding at the table', () => {
 
   it('begins at the step where the hand left off', async () => {
     expect((await bench()).b.text).toContain('step 1 of 16');
-    const toGo = (text: string): number => Number(/about (\d+) min to go/.exec(text)![1]);
+    const toGo = (text: string): number => Number(/· (\d+) min left/.exec(text)![1]);
     const [whole, later] = [(await bench()).b.text, (await bench([STEPS - 4])).b.text];
     expect(toGo(later)).toBeLessThan(toGo(whole) / 2);
     expect((await bench([STEPS, 3])).b.text).toMatch(/Lid with ears from \d+\smm · step 4 of 16/);
