@@ -19,18 +19,7 @@ import {
 } from '../../src/index';
 import { DEEP, someOf } from '../runs';
 import { filledShare } from './filled-share';
-
-/** An open box, its floor at nothing. */
-function box(l: number, w: number, h: number): Point3[][] {
-  const floor = [
-    { x: 0, y: 0, z: 0 },
-    { x: l, y: 0, z: 0 },
-    { x: l, y: w, z: 0 },
-    { x: 0, y: w, z: 0 },
-  ];
-  const rim = floor.map((p) => ({ ...p, z: h }));
-  return [floor, ...floor.map((p, k) => [p, floor[(k + 1) % 4], rim[(k + 1) % 4], rim[k]])];
-}
+import { openBox as box } from './open-box';
 
 const pour = (vessel: Vessel, asked: PourAsked): Poured => {
   const work = pouring(engine, vessel, asked);

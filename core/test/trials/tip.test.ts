@@ -7,7 +7,6 @@ import {
   foldMake,
   type Leaner,
   type Leans,
-  type Point3,
   type Stand,
   type StandingCell,
   standingCells,
@@ -16,25 +15,13 @@ import {
   tipOver,
   weighedBodies,
 } from '../../src/index';
+import { openBox } from './open-box';
 
 const mm = (min: number, max: number): fc.Arbitrary<number> => fc.double({ min, max, noNaN: true });
 
-const rect = (l: number, w: number, z: number): Point3[] => [
-  { x: 0, y: 0, z },
-  { x: l, y: 0, z },
-  { x: l, y: w, z },
-  { x: 0, y: w, z },
-];
-
-/** Four walls upright, with a floor or without. */
-function walls(l: number, w: number, h: number, floored: boolean): Point3[][] {
-  const [low, high] = [rect(l, w, 0), rect(l, w, h)];
-  return [...(floored ? [low] : []), ...low.map((p, k) => [p, low[(k + 1) % 4], high[(k + 1) % 4], high[k]])];
-}
-
 /** What stands in the middle of a rectangle, and its only cell, exact. */
 function exact(l: number, w: number, h: number, grams: number, floored: boolean): [Stand, StandingCell[]] {
-  const base = rect(l, w, 0);
+  const [base] = openBox(l, w, h);
   return [
     { grams, centre: { x: l / 2, y: w / 2, z: h / 2 }, base, tableMm: 0 },
     [{ foot: base, mouth: base, footMm: 0, rimMm: h, floored }],
@@ -54,7 +41,7 @@ describe('the least convex outline', () => {
         expect(convexHull([...points, ...points])).toEqual(hull);
       }),
     );
-    expect(convexHull(rect(3, 2, 0)).length).toBe(4);
+    expect(convexHull(openBox(3, 2, 1)[0]).length).toBe(4);
   });
 });
 
@@ -62,7 +49,7 @@ describe('where things stand', () => {
   it('is all of a box with its floor, and of a tube without one', () => {
     fc.assert(
       fc.property(mm(30, 120), mm(30, 120), mm(30, 120), fc.boolean(), (l, w, h, floored) => {
-        const [cell, ...more] = standingCells(walls(l, w, h, floored));
+        const [cell, ...more] = standingCells(openBox(l, w, h, floored));
         expect(more).toEqual([]);
         expect(cell.floored).toBe(floored);
         // Cells are a hundredth of the longer side and a little more.
@@ -165,7 +152,7 @@ describe('what tips a piece over', () => {
     fc.assert(
       fc.property(mm(30, 60), mm(40, 90), mm(120, 240), fc.integer({ min: 1, max: 30 }), (side, h, long, count) => {
         const bodies = [
-          { grams: 8, centre: { x: side / 2, y: side / 2, z: h / 2 }, faces: walls(side, side, h, false) },
+          { grams: 8, centre: { x: side / 2, y: side / 2, z: h / 2 }, faces: openBox(side, side, h, false) },
         ];
         const cells = exact(side, side, h, 8, false)[1];
         const thing: Leaner = { longMm: long, acrossMm: 6, grams: 9 };

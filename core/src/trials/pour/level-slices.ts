@@ -37,29 +37,34 @@ export class Slice {
   shut(): readonly Cells[] {
     const { wide, high } = this;
     const seen = this.marks.slice();
-    const part = (from: number): { readonly cells: Cells; readonly leaks: boolean } => {
-      const cells: number[] = [from];
-      seen[from] = 1;
+    const steps = [-1, 1, -wide, wide];
+    // One queue for all: it is asked for tens of times with each piece.
+    const queue = new Int32Array(seen.length);
+    const part = (from: number): Cells | null => {
       let leaks = false;
-      for (let k = 0; k < cells.length; k++) {
-        const [i, j] = [cells[k] % wide, Math.floor(cells[k] / wide)];
-        if (i === 0 || j === 0 || i === wide - 1 || j === high - 1) {
+      let known = 1;
+      queue[0] = from;
+      seen[from] = 1;
+      for (let k = 0; k < known; k++) {
+        const cell = queue[k];
+        const i = cell % wide;
+        if (i === 0 || i === wide - 1 || cell < wide || cell >= wide * (high - 1)) {
           leaks = true;
           continue;
         }
-        for (const next of [cells[k] - 1, cells[k] + 1, cells[k] - wide, cells[k] + wide])
-          if (!seen[next]) {
-            seen[next] = 1;
-            cells.push(next);
-          }
+        for (let s = 0; s < 4; s++) {
+          const next = cell + steps[s];
+          if (seen[next]) continue;
+          seen[next] = 1;
+          queue[known++] = next;
+        }
       }
-      return { cells, leaks };
+      return leaks ? null : Array.from(queue.subarray(0, known));
     };
     const parts: Cells[] = [];
     for (let k = 0; k < seen.length; k++) {
-      if (seen[k]) continue;
-      const { cells, leaks } = part(k);
-      if (!leaks) parts.push(cells);
+      const found = seen[k] ? null : part(k);
+      if (found) parts.push(found);
     }
     return parts.sort((p, q) => q.length - p.length);
   }

@@ -4,7 +4,7 @@ import { FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
 import { toFold } from '@odd-corner/contract';
 import { boxOf, COMMON_PAPER, type Point, volumeOf } from '@odd-corner/core';
-import { of } from 'rxjs';
+import { map, of } from 'rxjs';
 import * as z from 'zod';
 import { JobInHand } from '../../job/job-in-hand';
 import { Codecs } from '../../ui/field/codecs';
@@ -68,13 +68,16 @@ export class TipTrial {
   protected readonly asking = signal(false);
   private readonly state = toSignal(
     toObservable(computed(() => (this.asking() ? this.task() : null))).pipe(
-      this.troubles.asking((asked) => (asked ? this.trying.tip(asked) : of(null))),
+      // What is told stands beside what it was asked with: the fields may have changed since.
+      this.troubles.asking((asked) =>
+        asked ? this.trying.tip(asked).pipe(map((found) => ({ ...found, asked }))) : of(null),
+      ),
     ),
     { initialValue: null },
   );
   protected readonly found = computed(() => {
     const state = this.state();
-    return this.task() && state?.ok ? state.value : null;
+    return this.task() && state?.ok ? { ...state.value, asked: state.asked } : null;
   });
   protected readonly why = computed(() => {
     const state = this.state();
@@ -82,19 +85,19 @@ export class TipTrial {
   });
   protected readonly running = computed(() => this.asking() && this.task() !== null && !this.found() && !this.why());
   protected readonly facts = computed(() => {
-    const [found, task] = [this.found(), this.task()];
-    if (!found || !task) return [];
-    const { tipsFrom, room, share, weightG, grams: own, unglued } = found;
+    const found = this.found();
+    if (!found) return [];
+    const { tipsFrom, room, share, weightG, grams: own, unglued, asked } = found;
     const from = (many: number | null): string =>
       many === null ? 'not by as many as there is room for' : `from ${this.figures.count(many)} on`;
-    const [gsm, ...others] = new Set(Object.values(task.gsm));
+    const [gsm, ...others] = new Set(Object.values(asked.gsm));
     return [
       { name: 'It tips', value: room ? from(tipsFrom) : 'not by what leans in it' },
       ...(room ? [{ name: 'Room for', value: this.figures.count(room) }] : []),
       ...(room
         ? [
             {
-              name: `With ${this.figures.count(Math.min(task.count, room))}, all that way`,
+              name: `With ${this.figures.count(Math.min(asked.count, room))}, all that way`,
               value: share >= 1 ? 'it tips' : `it stands: ${Math.round(100 * share)} % of what tips it`,
             },
           ]
