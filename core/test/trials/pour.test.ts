@@ -5,7 +5,6 @@ import {
   estimatePoured,
   FILLED,
   heapMm3,
-  type Point3,
   type Poured,
   type PourAsked,
   POURED_THINGS,

@@ -5,7 +5,6 @@ import {
   type Folded,
   foldMissed,
   MOMENT_S,
-  type Point3,
   type RollAsked,
   type RollEnd,
   Rolling,
