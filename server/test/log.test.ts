@@ -175,13 +175,39 @@ describe('sheets kept for a cutting plan', () => {
     expect(await count()).toEqual({ count: 1, reserved: 0 });
     const undone = await b.send('POST', `${make}/cut/undone`, { version: 4 });
     expect(undone.status).toBe(200);
-    // Three were used and stay used; the one that was not is back.
-    expect(await count()).toEqual({ count: 2, reserved: 4 });
+    // Three were used and stay used; the one that was not is back, and kept.
+    expect(await count()).toEqual({ count: 2, reserved: 1 });
     await b.send('DELETE', `/api/log/${first.id}`);
     expect(await count()).toEqual({ count: 5, reserved: 4 });
     expect((await b.send('POST', `${make}/cut/drop`, { version: 4 })).status).toBe(409);
     expect((await b.send('POST', `${make}/cut/drop`, { version: 5 })).status).toBe(200);
     expect(await count()).toEqual({ count: 5, reserved: 0 });
+  });
+
+  it('that are recorded before they are ticked as cut are not taken twice, and corrected nor once more', async () => {
+    const { b, begun, sheet, entry, count } = await start(7);
+    const make = `/api/makes/${begun.makes[0].id}`;
+    const first = entry(1);
+    const written = logEntry.parse(await post(b, '/api/log', first));
+    await b.send('PUT', `${make}/cut`, { version: 1, plan: planOf(sheet.id, 3) });
+    expect(await count()).toEqual({ count: 6, reserved: 3 });
+    const second = entry(2);
+    await post(b, '/api/log', second);
+    expect(await count()).toEqual({ count: 4, reserved: 1 });
+    const { id: _, jobId: __, makeId: ___, ...rest } = first as typeof first & Record<'jobId' | 'makeId', string>;
+    const corrected = { ...rest, foldedAt: written.foldedAt, version: 1 };
+    expect((await b.send('PUT', `/api/log/${first.id}`, corrected)).status).toBe(200);
+    // Three of three are used: ticked as cut, no more is taken.
+    expect(await count()).toEqual({ count: 4, reserved: 0 });
+    expect((await b.send('POST', `${make}/cut/done`, { version: 2 })).status).toBe(200);
+    expect(await count()).toEqual({ count: 4, reserved: 0 });
+    await b.send('DELETE', `/api/log/${second.id}`);
+    // Cut and not used: it lies there, off the shelf.
+    expect(await count()).toEqual({ count: 4, reserved: 0 });
+    await b.send('POST', `${make}/cut/undone`, { version: 3 });
+    expect(await count()).toEqual({ count: 6, reserved: 2 });
+    await b.send('DELETE', `/api/log/${first.id}`);
+    expect(await count()).toEqual({ count: 7, reserved: 3 });
   });
 
   it('that were cut stay counted when their paper has left the shelf', async () => {
@@ -295,7 +321,7 @@ describe('sheets kept for a cutting plan', () => {
           }
         },
       ),
-      { numRuns: 7 },
+      { numRuns: 8 },
     ));
 });
 

@@ -114,7 +114,7 @@ export function tickCut(
     const plan = cuttingPlans.get(id);
     const parent = parentIn(plan, parentId);
     if (parent.done === done) throw new ProblemError(422, done ? 'It is cut already.' : 'It is not cut yet.');
-    if (done) cuttingPlans.tick(id, parentId, true, takeCut(workshop, parent, at));
+    if (done) cuttingPlans.tick(id, parentId, true, takeCut(workshop, parent, parent.sheets, at));
     else {
       refuseUsed(workshop, plan, parent);
       undoCut(workshop, parent.paperId, [parent], cuttingPlans.keptOf(id, parentId), parent.sheets, at);

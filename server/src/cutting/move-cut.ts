@@ -18,15 +18,16 @@ function wasteOf({ sheets, pieces, offcuts }: CutSheets, area: number): number {
 
 /**
  * Takes sheets off the shelf and puts their offcuts on it. To be asked within one transaction.
+ * @param taken how many of them: fewer where some are counted elsewhere by now
  * @throws ProblemError 404 when the paper is not there, 422 when it has not so many sheets any more
  */
-export function takeCut({ papers }: Workshop, cut: CutSheets, at: string): KeptOffcut[] {
+export function takeCut({ papers }: Workshop, cut: CutSheets, taken: number, at: string): KeptOffcut[] {
   const paper = papers.get(cut.paperId);
   const wasteMm2 = wasteOf(cut, areaOf(paper));
-  if (!papers.moveSheets(paper.id, -cut.sheets, { why: 'cut', at, wasteMm2 }))
+  if (!papers.moveSheets(paper.id, -taken, { why: 'cut', at, wasteMm2 }))
     throw new ProblemError(
       422,
-      `The shelf has ${paper.count} of “${paper.name}”, not ${cut.sheets}. Correct its count, or plan anew.`,
+      `The shelf has ${paper.count} of “${paper.name}”, not ${taken}. Correct its count, or plan anew.`,
     );
   const kept = new Map<string, number>();
   for (const size of cut.offcuts) {

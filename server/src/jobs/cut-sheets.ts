@@ -19,14 +19,21 @@ const keptOf = (db: Db, makeId: string): readonly Kept[] =>
     .prepare<[string], Kept>('SELECT paper_id AS paperId, sheets, done, covered FROM cut_sheets WHERE make_id = ?')
     .all(makeId);
 
+/** Entries of makes whose sheets were kept and not cut: what was covered by them came off the shelf as all else did. */
+const TAKEN_AFTER_ALL = `UPDATE sheets_used SET taken = taken + covered, covered = 0 WHERE covered > 0 AND EXISTS (
+  SELECT 1 FROM cut_sheets c JOIN log_entries e ON e.make_id = c.make_id
+  WHERE e.id = sheets_used.entry_id AND c.paper_id = sheets_used.paper_id AND c.done = 0 AND c.make_id IN`;
+
 /** Lets go of what a make keeps of the shelf, where it is not cut yet. */
 export function release({ db, jobs }: Workshop, makeId: string): void {
+  db.prepare<[string]>(`${TAKEN_AFTER_ALL} (?))`).run(makeId);
   db.prepare<[string]>('DELETE FROM cut_sheets WHERE make_id = ? AND done = 0').run(makeId);
   jobs.keepCut(makeId, null);
 }
 
 /** The same for all makes of a job that goes into the bin or is archived; also one that cannot be read any more. */
 export function releaseJob({ db }: Workshop, jobId: string): void {
+  db.prepare<[string]>(`${TAKEN_AFTER_ALL} (SELECT id FROM makes WHERE job_id = ?))`).run(jobId);
   db.prepare<[string]>(
     'DELETE FROM cut_sheets WHERE done = 0 AND make_id IN (SELECT id FROM makes WHERE job_id = ?)',
   ).run(jobId);
@@ -55,6 +62,10 @@ export function acceptCut(
       plan.parents.flatMap(({ pieces }) => pieces),
     );
     release(workshop, makeId);
+    // What a plan with others covered once has nothing to do with this one.
+    db.prepare<[string]>(
+      'UPDATE sheets_used SET covered = 0 WHERE entry_id IN (SELECT id FROM log_entries WHERE make_id = ?)',
+    ).run(makeId);
     const wanted = sheetsByPaper(plan.parents);
     refuseTooMany(workshop, wanted);
     const keep = db.prepare<[string, string, number]>(
@@ -74,9 +85,13 @@ export function doneCut(workshop: Workshop, makeId: string, version: number, at:
     jobs.bump(job.id, version, at);
     if (!make.cut) throw new ProblemError(422, 'No cutting plan was accepted yet.');
     if (make.cut.done) throw new ProblemError(422, 'It is cut already.');
-    const kept = make.cut.plan.parents.flatMap((parent) =>
-      takeCut(workshop, { ...parent, offcuts: parent.offcuts ?? [] }, at),
-    );
+    // What the logbook counts is off the shelf already.
+    const left = new Map(keptOf(db, makeId).map(({ paperId, sheets, covered }) => [paperId, sheets - covered]));
+    const kept = make.cut.plan.parents.flatMap((parent) => {
+      const taken = Math.min(parent.sheets, left.get(parent.paperId) ?? 0);
+      left.set(parent.paperId, (left.get(parent.paperId) ?? 0) - taken);
+      return takeCut(workshop, { ...parent, offcuts: parent.offcuts ?? [] }, taken, at);
+    });
     jobs.noteOffcuts(makeId, kept);
     db.prepare<[string]>('UPDATE cut_sheets SET done = 1 WHERE make_id = ?').run(makeId);
     jobs.keepCut(makeId, { ...make.cut, done: true });
@@ -117,46 +132,46 @@ function putBack(workshop: Workshop, { id: makeId, cut }: JobMake, at: string): 
       .filter((parent) => parent.paperId === paperId)
       .map((parent) => ({ ...parent, offcuts: parent.offcuts ?? [] }));
     undoCut(workshop, paperId, cuts, k === 0 ? offcuts : [], sheets - covered, at);
-    db.prepare<[string, string]>(
-      `UPDATE sheets_used SET taken = taken + covered, covered = 0 WHERE paper_id = ? AND entry_id IN (SELECT id FROM log_entries WHERE make_id = ?)`,
-    ).run(paperId, makeId);
   }
-  db.prepare<[string]>('UPDATE cut_sheets SET done = 0, covered = 0 WHERE make_id = ?').run(makeId);
+  db.prepare<[string]>('UPDATE cut_sheets SET done = 0 WHERE make_id = ?').run(makeId);
   jobs.noteOffcuts(makeId, []);
 }
 
-/**
- * Sheets that went into something recorded: those of the make that were cut for it are off the shelf already.
- * @returns how many of them are, so that only the rest is taken
- */
-export function coverSheets({ db }: Workshop, makeId: string, paperId: string, sheets: number): number {
-  const kept = keptOf(db, makeId).find((one) => one.paperId === paperId);
-  if (!kept) return 0;
-  if (!kept.done) {
-    // What was kept for it is being used now.
-    const left = kept.sheets - sheets;
-    if (left > 0)
-      db.prepare<[number, string, string]>('UPDATE cut_sheets SET sheets = ? WHERE make_id = ? AND paper_id = ?').run(
-        left,
-        makeId,
-        paperId,
-      );
-    else db.prepare<[string, string]>('DELETE FROM cut_sheets WHERE make_id = ? AND paper_id = ?').run(makeId, paperId);
-    return 0;
-  }
-  const covered = Math.min(sheets, kept.sheets - kept.covered);
-  moveCovered(db, makeId, paperId, covered);
-  return covered;
+/** Sheets of something recorded that a make keeps, or that were cut for it. */
+export interface Covered {
+  readonly sheets: number;
+  /** Whether they were off the shelf already: cut, not only kept. */
+  readonly cut: boolean;
 }
 
-/** The other way round. */
-export function uncoverSheets({ db }: Workshop, makeId: string, paperId: string, covered: number): void {
+export const NOT_COVERED: Covered = { sheets: 0, cut: true };
+
+/**
+ * Counts sheets that went into something recorded against those that its make keeps.
+ * @param counted whether the shelf counts this paper still: what was only kept of it is not used otherwise
+ */
+export function coverSheets(
+  { db }: Workshop,
+  makeId: string,
+  { paperId, sheets, counted }: { readonly paperId: string; readonly sheets: number; readonly counted: boolean },
+): Covered {
+  const kept = keptOf(db, makeId).find((one) => one.paperId === paperId);
+  if (!kept || (!kept.done && !counted)) return NOT_COVERED;
+  const covered = Math.max(0, Math.min(sheets, kept.sheets - kept.covered));
+  moveCovered(db, makeId, paperId, covered);
+  return { sheets: covered, cut: kept.done === 1 };
+}
+
+/** The other way round. @returns whether they are cut, so that they do not go back to the shelf */
+export function uncoverSheets({ db }: Workshop, makeId: string, paperId: string, covered: number): boolean {
+  const kept = keptOf(db, makeId).find((one) => one.paperId === paperId);
   moveCovered(db, makeId, paperId, -covered);
+  return kept?.done !== 0;
 }
 
 const moveCovered = (db: Db, makeId: string, paperId: string, by: number): void =>
   void db
     .prepare<[number, string, string]>(
-      'UPDATE cut_sheets SET covered = max(0, covered + ?) WHERE make_id = ? AND paper_id = ? AND done = 1',
+      'UPDATE cut_sheets SET covered = max(0, covered + ?) WHERE make_id = ? AND paper_id = ?',
     )
     .run(by, makeId, paperId);

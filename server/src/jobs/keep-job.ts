@@ -41,6 +41,8 @@ export async function changeJob(
   if (seen.version !== next.version) throw stale(seen);
   const makes = await tellMakes(workshop, verify, next, seen.makes);
   return inOneGo(db, () => {
+    for (const { id: gone, cut } of seen.makes)
+      if (cut && !cut.done && !makes.some((one) => one.id === gone)) release(workshop, gone);
     jobs.change(id, next, makes, at);
     for (const { id: makeId, make, cut, inPlan } of seen.makes) {
       const now = makes.find((one) => one.id === makeId);

@@ -11,7 +11,7 @@ import { type Added, addedBefore, addOnce } from '../db/add-once';
 import { inOneGo } from '../db/in-one-go';
 import type { Workshop } from '../db/workshop';
 import { notFound, ProblemError } from '../http/problem-error';
-import { coverSheets, uncoverSheets } from '../jobs/cut-sheets';
+import { type Covered, coverSheets, NOT_COVERED, uncoverSheets } from '../jobs/cut-sheets';
 import { missOf, papersOf } from '../jobs/tell-makes';
 import type { Verify } from '../verify/verify-make';
 import type { UsedRow } from './log-repository';
@@ -141,15 +141,18 @@ function cutByPlan({ cuttingPlans }: Workshop, makeId: string): boolean {
 function take(workshop: Workshop, entryId: string, makeId: string | null, used: Used, at: string): void {
   const { papers, log } = workshop;
   const planned = makeId !== null && cutByPlan(workshop, makeId);
+  const keptOf = (id: string | null, one: Parameters<typeof coverSheets>[2]): Covered =>
+    id === null ? NOT_COVERED : coverSheets(workshop, id, one);
   const rows = used.map(({ paperId, sheets }, k): UsedRow => {
     if (paperId === null) return { paperId, sheets, paperName: null, taken: 0, covered: 0 };
     const found = papers.any(paperId);
     if (!found) throw notFound('paper');
     const { name: paperName, count } = found.row;
-    const covered = makeId === null ? 0 : planned ? sheets : coverSheets(workshop, makeId, paperId, sheets);
+    const counted = !found.removed;
+    const { sheets: covered, cut } = planned ? { sheets, cut: true } : keptOf(makeId, { paperId, sheets, counted });
     // Nothing is counted of a paper that has left the shelf.
-    const taken = found.removed ? 0 : sheets - covered;
-    if (papers.moveSheets(paperId, -taken, { why: 'folded', at }))
+    const taken = counted ? sheets - covered : 0;
+    if (papers.moveSheets(paperId, -(taken + (cut ? 0 : covered)), { why: 'folded', at }))
       return { paperId, sheets, paperName, taken, covered };
     const message = `The shelf has ${count} of “${paperName}” left. Correct its count on the Shelf, or write fewer sheets.`;
     throw new ProblemError(422, message, { issues: [{ path: ['sheetsUsed', k, 'sheets'], message }] });
@@ -164,12 +167,12 @@ function putBack(workshop: Workshop, entryId: string, at: string): void {
   const rows = log.used(entryId);
   for (const { paperId, paperName, taken, covered } of rows) {
     if (paperId === null) continue;
-    if (!papers.moveSheets(paperId, taken, { why: 'put back', at }))
+    const cut = makeId === null || !covered || uncoverSheets(workshop, makeId, paperId, covered);
+    if (!papers.moveSheets(paperId, taken + (cut ? 0 : covered), { why: 'put back', at }))
       throw new ProblemError(
         422,
         `The shelf would have more than ${MOST_SHEETS.toLocaleString('en')} sheets of “${paperName}”. Correct its count first.`,
       );
-    if (makeId !== null && covered) uncoverSheets(workshop, makeId, paperId, covered);
   }
   log.setUsed(
     entryId,

@@ -24,7 +24,7 @@ const SELECT = `SELECT t.id, t.name, t.width_mm AS widthMm, t.height_mm AS heigh
   t.colour_front AS colourFront, t.colour_back AS colourBack, t.food_safe AS foodSafe, t.version,
   t.price_minor AS priceMinor, t.price_currency AS priceCurrency, t.price_sheets AS priceSheets,
   t.stack_sheets AS stackSheets, t.runs, t.margins_mm AS marginsMm, t.low_mark AS lowMark, t.place, t.offcut, t.offcut_of AS offcutOf,
-  (SELECT coalesce(sum(c.sheets), 0) FROM cut_sheets c WHERE c.paper_id = t.id AND c.done = 0)
+  (SELECT coalesce(sum(c.sheets - c.covered), 0) FROM cut_sheets c WHERE c.paper_id = t.id AND c.done = 0)
     + (SELECT coalesce(sum(p.sheets), 0) FROM plan_parents p JOIN cutting_plans k ON k.id = p.plan_id
       WHERE p.paper_id = t.id AND p.done = 0 AND k.removed_at IS NULL) AS reserved FROM papers t`;
 
