@@ -36,8 +36,8 @@ export function radiiFor(count: number): number {
 const STANDS_OUT_MM = 15;
 /** A pen that leans on the rim stays in while its middle is no higher than the rim: no longer than twice the tube. */
 const LONGEST_TIMES = 2;
-/** Where nobody says what pens weigh, they are taken to be as dense as water, in g/mm³. */
-const DENSITY = 0.001;
+/** Where nobody says what long things weigh, they are taken to be as dense as water, in g/mm³. */
+export const UNSAID_DENSITY = 0.001;
 
 const { demand, summed } = demandsOn<Key>();
 
@@ -66,7 +66,8 @@ function demandsOf({ purpose, options: { ease, gsm } }: Prepared): readonly Dema
   const thickest = Math.max(...pens.map(({ acrossMm }) => acrossMm));
   const longest = Math.max(...pens.map(({ longMm }) => longMm));
   const shortest = Math.min(...pens.map(({ longMm }) => longMm));
-  const grams = purpose.grams ?? DENSITY * pens.reduce((sum, { item }) => sum + item.count * volumeOf(item.thing), 0);
+  const grams =
+    purpose.grams ?? UNSAID_DENSITY * pens.reduce((sum, { item }) => sum + item.count * volumeOf(item.thing), 0);
   const perTube = (tubes: number): number => Math.ceil(count / tubes);
   const ringG = ({ tubes }: Sizes, { sheetAreaMm2 }: RoomAsked<Key>): number => tubes * gsm * sheetAreaMm2 * 1e-6;
   return [

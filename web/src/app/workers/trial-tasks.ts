@@ -6,7 +6,6 @@ import {
   type BodyEngine,
   type BodiesShown,
   boundsOf,
-  comesBackDeg,
   entriesOf,
   estimateFilled,
   type Filled,
@@ -21,12 +20,9 @@ import {
   hullShapeOf,
   isDropped,
   isSoft,
-  type Leaner,
   type LoadAt,
-  type MadeMake,
   type Make,
   mostMoreG,
-  type Opened,
   openedScene,
   placedOutline,
   type PaperScene,
@@ -42,21 +38,15 @@ import {
   roomUpTo,
   SHELF,
   type Sinks,
-  type Stand,
-  type StandingCell,
-  standingCells,
   standingTrack,
-  standOf,
-  type TippedOver,
-  tipOver,
   type TrackShape,
   type Vessel,
   vesselOf,
-  type Weighed,
-  weighedBodies,
 } from '@odd-corner/core';
 import { type Attempt, attempt } from './attempt';
 import { inSlices, pause } from './in-slices';
+import { atOnceStopping, openedOf } from './opened-make';
+import { tipTask } from './tip-task';
 import { POURS, TRACKS } from './trial-counts';
 
 /** What is poured into a make, and how. */
@@ -133,37 +123,10 @@ export interface RollChance {
   readonly through: number;
 }
 
-/** Long things that stand in a make, all on one side. */
-export interface TipTask {
-  readonly make: Make;
-  /** The paper of each entry, in g/m². */
-  readonly gsm: Readonly<Record<string, number>>;
-  readonly thing: Leaner;
-  readonly count: number;
-}
-
-export interface TipTold extends TippedOver {
-  /** What stands there, in g, and what it stands on, seen from above. */
-  readonly grams: number;
-  readonly base: Stand['base'];
-  readonly mouths: readonly StandingCell['mouth'][];
-  readonly floored: boolean;
-  readonly comesBackDeg: number;
-  /** The same without its glue, the first of its bodies to go; null where nothing is glued. */
-  readonly unglued: { readonly tipsFrom: number | null } | null;
-}
-
 /** Their number goes into a message as often as this. */
 const TOLD_EVERY = 4;
 
 const NO_BODIES = new Float32Array();
-
-/** A soft make as it is pressed open for filling; null for one that stands as it is folded. */
-function openedOf({ formId }: Make, { entries }: MadeMake): Opened | null {
-  const [{ sizes }] = entries.values();
-  const opening = formById(formId).opened?.(sizes);
-  return opening ? atOnceStopping(opening) : null;
-}
 
 /** A make as it stands open for filling. */
 function openScene(asked: Make): PaperScene {
@@ -217,18 +180,11 @@ function withTray(make: Make, track: TrackShape): TrackShape {
   return faces.length ? { ...track, faces: [...track.faces, ...faces], tray: boundsOf(faces) } : track;
 }
 
-function atOnceStopping<P, R>(work: Generator<P, R, boolean>): R {
-  let next = work.next(false);
-  while (!next.done) next = work.next(false);
-  return next.value;
-}
-
 /**
  * What can be tried of a make before it is folded from good paper.
  * @param load brings the engine of bodies in motion, which is large, when something is first poured
  */
 export function trialTasks(load: () => Promise<BodyEngine>) {
-  const stands = lastOf(standingMake);
   return {
     /**
      * Pours things into a make several times. @param tell called with what is known so far
@@ -291,20 +247,7 @@ export function trialTasks(load: () => Promise<BodyEngine>) {
     },
 
     /** What comes of long things that stand in a make, all on one side. */
-    tip({ make, gsm, thing, count }: TipTask): Attempt<TipTold> {
-      return attempt(() => {
-        const { whole, parts } = stands({ make, gsm });
-        if (!whole.cells.length) throw new RangeError('Nothing stands in it: it is not shut in all round.');
-        const tipped = tipOver(whole.stand, whole.cells, thing, count);
-        if (!tipped) throw new RangeError('It does not stand by itself, with nothing in it.');
-        const { stand, cells } = whole;
-        return {
-          ...{ ...tipped, grams: stand.grams, base: stand.base, mouths: cells.map(({ mouth }) => mouth) },
-          ...{ floored: cells.every(({ floored }) => floored), comesBackDeg: comesBackDeg(stand) },
-          unglued: parts && firstToGo(parts, thing),
-        };
-      });
-    },
+    tip: tipTask(),
 
     /** Lets beads roll down the track of a make. */
     async roll(
@@ -408,43 +351,6 @@ export function trialTasks(load: () => Promise<BodyEngine>) {
         }
       }
     },
-  };
-}
-
-/** What stands on the table, and where things stand in it. */
-interface Standing {
-  readonly stand: Stand;
-  readonly cells: readonly StandingCell[];
-}
-
-const standingOf = (bodies: readonly Weighed[]): Standing => ({
-  stand: standOf(bodies),
-  cells: standingCells(bodies.flatMap(({ faces }) => faces)),
-});
-
-/** A make as it stands, and each of its bodies for itself where glue holds them together. */
-function standingMake({ make, gsm }: Pick<TipTask, 'make' | 'gsm'>) {
-  const made = foldMake(make);
-  const bodies = weighedBodies(made, (key) => gsm[key], openedOf(make, made));
-  const glued = made.assembly.joints.some(({ kind }) => kind === 'glued');
-  return { whole: standingOf(bodies), parts: glued ? bodies.map((body) => standingOf([body])) : null };
-}
-
-/** Of bodies that stand side by side, each for itself: the one that is turned over soonest. */
-function firstToGo(parts: readonly Standing[], thing: Leaner): { readonly tipsFrom: number | null } | null {
-  const alone = parts.flatMap(({ stand, cells }) => tipOver(stand, cells, thing, 1) ?? []);
-  if (!alone.length) return null;
-  const soonest = Math.min(...alone.map(({ tipsFrom }) => tipsFrom ?? Infinity));
-  return { tipsFrom: soonest === Infinity ? null : soonest };
-}
-
-/** Keeps what was worked out last: the same is asked again and again while something else is changed. */
-function lastOf<A, T>(work: (asked: A) => T): (asked: A) => T {
-  let last: { readonly key: string; readonly value: T } | null = null;
-  return (asked) => {
-    const key = JSON.stringify(asked);
-    if (last?.key !== key) last = { key, value: work(asked) };
-    return last.value;
   };
 }
 

@@ -11,10 +11,9 @@ import type {
   RollTask,
   RollTold,
   RollTry,
-  TipTask,
-  TipTold,
   TrialTasks,
 } from './trial-tasks';
+import type { TipTask, TipTold } from './tip-task';
 
 /** The tasks, wherever they run. */
 export interface TrialWorker {

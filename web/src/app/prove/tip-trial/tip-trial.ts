@@ -3,7 +3,7 @@ import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
 import { toFold } from '@odd-corner/contract';
-import { boxOf, COMMON_PAPER, type Point, volumeOf } from '@odd-corner/core';
+import { boxOf, COMMON_PAPER, type Point, UNSAID_DENSITY, volumeOf } from '@odd-corner/core';
 import { map, of } from 'rxjs';
 import * as z from 'zod';
 import { JobInHand } from '../../job/job-in-hand';
@@ -13,7 +13,7 @@ import { Figures } from '../../ui/figures/figures';
 import { FigurePipe } from '../../ui/figures/figure-pipes';
 import { controlOf } from '../../ui/forms/schema-form';
 import { Troubles } from '../../ui/troubles/troubles';
-import type { TipTask } from '../../workers/trial-tasks';
+import type { TipTask } from '../../workers/tip-task';
 import { Trying } from '../../workers/trials.service';
 import { NoteTrial, type TrialAsked } from '../note-trial/note-trial';
 
@@ -27,8 +27,6 @@ const count = z.int('Count from 1 to 200.').min(1, 'Count from 1 to 200.').max(2
 
 /** Where nobody says what stands in it. */
 const PENCIL = { longMm: 140, acrossMm: 8, count: 6 } as const;
-/** As dense as water where nobody says what it weighs, in g/mm³. */
-const DENSITY = 0.001;
 /** What is not so much longer than it is thick does not lean. */
 const LONG = 3;
 
@@ -168,9 +166,9 @@ export class TipTrial {
     const all = pieces.reduce((sum, one) => sum + one.count, 0);
     const [longMm, acrossMm] = pieces.length ? [...boxOf(pieces[0].thing)].sort((p, q) => q - p) : [0, 0];
     if (longMm <= LONG * acrossMm)
-      return { ...PENCIL, each: DENSITY * (Math.PI / 4) * PENCIL.acrossMm ** 2 * PENCIL.longMm };
+      return { ...PENCIL, each: UNSAID_DENSITY * (Math.PI / 4) * PENCIL.acrossMm ** 2 * PENCIL.longMm };
     const room = pieces.reduce((sum, one) => sum + one.count * volumeOf(one.thing), 0);
-    const whole = purpose?.kind === 'hold' && purpose.grams ? purpose.grams : DENSITY * room;
+    const whole = purpose?.kind === 'hold' && purpose.grams ? purpose.grams : UNSAID_DENSITY * room;
     return { longMm, acrossMm, count: all, each: whole / all };
   }
 }
